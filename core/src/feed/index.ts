@@ -1,0 +1,3 @@
+export * from './need.ts';
+export * from './progress.ts';
+export * from './schedule.ts';

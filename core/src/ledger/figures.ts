@@ -1,0 +1,50 @@
+import { propagate } from '../quantities/index.ts';
+import type { Ranged, Working } from '../quantities/index.ts';
+import { ASSUMPTION_RANGES, assumptionInputs, assumptionsFrom } from './assumptions.ts';
+import type { BatchEvent } from './events.ts';
+import { fold, viewOf } from './fold.ts';
+import type { Ledger } from './ledger.ts';
+
+export type LedgerFigure = 'sg' | 'abv' | 'sugarGPerL' | 'volumeL' | 'shareGone';
+
+/** The figures of a batch with their ranges, or null for an empty vessel. The events are folded again for each assumption's ends. */
+export function ledgerFigures(events: readonly BatchEvent[]): Record<LedgerFigure, Ranged> | null {
+  if (viewOf(fold(events)) === null) return null;
+  return propagate<LedgerFigure>(assumptionInputs(), (values) => {
+    const view = viewOf(fold(events, assumptionsFrom(values)));
+    return {
+      sg: view?.sg ?? 1,
+      abv: view?.abv ?? 0,
+      sugarGPerL: view?.sugarGPerL ?? 0,
+      volumeL: view?.volumeL ?? 0,
+      shareGone: view?.shareGone ?? 0,
+    };
+  });
+}
+
+const shown = (value: number, digits: number): string => value.toFixed(digits);
+
+/** How the ledger's figures come about, with the masses they rest on. */
+export function ledgerWorking(ledger: Ledger, figure: LedgerFigure): Working {
+  const last = ledger.readings.findLast((reading) => reading.verdict === 'follows');
+  const masses = [
+    { name: 'water', shown: `${shown(ledger.waterG, 0)} g` },
+    { name: 'fermentable sugar', shown: `${shown(ledger.sugarG, 0)} g` },
+    { name: 'unfermentable extract', shown: `${shown(ledger.unfermentableG, 0)} g` },
+    { name: 'ethanol', shown: `${shown(ledger.ethanolG, 0)} g` },
+    { name: 'last gravity followed', shown: last === undefined ? 'none yet' : shown(last.sg, 4) },
+    { name: 'ethanol from extract', shown: `${shown(ASSUMPTION_RANGES.ethanolYield.value, 4)} g/g (0.475 to 0.489)` },
+  ];
+  const formulas: Record<LedgerFigure, string> = {
+    sg: 'SG = SG of the extract alone + SG of the ethanol alone − 1, each per liter of the mixture',
+    abv: 'find the extract fermented so that the mixture reads the gravity; ethanol ÷ volume ÷ 789.24 g/L',
+    sugarGPerL: 'fermentable sugar ÷ volume; glycerol and honey’s other solids are not in it',
+    volumeL: 'mass ÷ density of the mixture, after every addition and loss',
+    shareGone: '1 − fermentable sugar there ÷ fermentable sugar that this liquid holds or held',
+  };
+  return {
+    formula: formulas[figure],
+    inputs: masses,
+    source: 'Tabarié’s relation (OIV-MA-AS2-03B), sucrose density ICUMSA, ethanol density OIML R 22, yield after Balling',
+  };
+}

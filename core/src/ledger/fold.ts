@@ -1,0 +1,245 @@
+import {
+  WATER_20_KG_PER_M3,
+  YEAST_PER_EXTRACT,
+  co2PerExtract,
+  correctedSg,
+  fermentedFromSg,
+  mix,
+  readingPlusMinus,
+} from '../liquid/index.ts';
+import type { Mixed } from '../liquid/index.ts';
+import { Refusal } from '../quantities/index.ts';
+import { CENTRAL_ASSUMPTIONS } from './assumptions.ts';
+import type { Assumptions } from './assumptions.ts';
+import { standingEvents } from './events.ts';
+import type { BatchEvent, EventOf, StandingEvent } from './events.ts';
+import { honeySolids } from './honey.ts';
+import { contentsG, emptyLedger, liquidOf } from './ledger.ts';
+import type { Ledger, LedgerView } from './ledger.ts';
+import { NUTRIENTS, SO2_IN, SORBIC_IN_SORBATE } from './salts.ts';
+
+/** How far above the ledger a reading may lie and still be its noise: two hydrometer errors, in SG. */
+const NOISE_ABOVE_SG = 0.004;
+
+/** How far a reading of the unpitched must may lie from the recipe and still be the honey's moisture: ± in SG (our estimate). */
+const MUST_AGREES_SG = 0.008;
+
+/** Volume, gravity and strength of what the ledger holds, or null for an empty vessel. */
+export function mixedOf(ledger: Ledger): Mixed | null {
+  const liquid = liquidOf(ledger);
+  return liquid.waterG + liquid.extractG + liquid.ethanolG > 1e-6 ? mix(liquid) : null;
+}
+
+/** The figures of a batch as it stands, or null for an empty vessel. */
+export function viewOf(ledger: Ledger): LedgerView | null {
+  const mixed = mixedOf(ledger);
+  if (mixed === null) return null;
+  return {
+    ...mixed,
+    sugarGPerL: ledger.sugarG / mixed.volumeL,
+    shareGone: shareGone(ledger),
+    nitrogenMgPerL: (ledger.ammoniumNMg + ledger.aminoNMg) / mixed.volumeL,
+  };
+}
+
+const shareGone = (ledger: Ledger): number => (ledger.sugarBasisG > 0 ? 1 - ledger.sugarG / ledger.sugarBasisG : 0);
+
+function pourWater(ledger: Ledger, massG: number): void {
+  ledger.waterG += massG;
+  ledger.pouredG += massG;
+}
+
+function pourSalt(ledger: Ledger, massG: number): void {
+  ledger.saltsG += massG;
+  ledger.pouredG += massG;
+}
+
+/** Takes this fraction of everything dissolved out of the vessel. */
+function removeFraction(ledger: Ledger, fraction: number): void {
+  const before = contentsG(ledger);
+  const keep = 1 - Math.min(1, Math.max(0, fraction));
+  ledger.waterG *= keep;
+  ledger.sugarG *= keep;
+  ledger.unfermentableG *= keep;
+  ledger.ethanolG *= keep;
+  ledger.saltsG *= keep;
+  ledger.sugarBasisG *= keep;
+  ledger.ammoniumNMg *= keep;
+  ledger.aminoNMg *= keep;
+  ledger.so2Mg *= keep;
+  ledger.sorbicMg *= keep;
+  ledger.removedG += before - contentsG(ledger);
+}
+
+/**
+ * Turns sugar into ethanol, CO2, yeast and glycerol until the dissolved extract has shrunk by `extractG` (negative undoes).
+ * Where the sugar does not suffice, part of what was taken for unfermentable was sugar after all.
+ */
+function fermentExtract(ledger: Ledger, extractG: number, assumptions: Assumptions): void {
+  const wantedSugarG = extractG / (1 - assumptions.glycerolYield);
+  const sugarG = Math.min(wantedSugarG, ledger.sugarG);
+  const glycerolG = sugarG * assumptions.glycerolYield;
+  ledger.sugarG -= sugarG;
+  ledger.unfermentableG += glycerolG - (extractG - (sugarG - glycerolG));
+  ledger.ethanolG += extractG * assumptions.ethanolYield;
+  ledger.co2G += extractG * co2PerExtract(assumptions.ethanolYield);
+  ledger.yeastG += extractG * YEAST_PER_EXTRACT;
+}
+
+/** Settles the must on its measured gravity by swapping honey solids for water, gram for gram: the honey was wetter or drier. */
+function settleMust(ledger: Ledger, sg: number): void {
+  const massG = ledger.waterG + ledger.sugarG + ledger.unfermentableG;
+  const extractG = ledger.sugarG + ledger.unfermentableG;
+  let scale = 1;
+  for (let i = 0; i < 30; i++) {
+    const now = mix({ waterG: massG - extractG * scale, extractG: extractG * scale, ethanolG: 0 }).sg;
+    const step = (sg - now) / (now - 1);
+    scale *= 1 + step;
+    if (Math.abs(step) < 1e-10) break;
+  }
+  ledger.waterG = massG - extractG * scale;
+  ledger.sugarG *= scale;
+  ledger.unfermentableG *= scale;
+  ledger.sugarBasisG *= scale;
+}
+
+/** Brings the ledger to a measured gravity; false where it cannot be right. */
+function followGravity(ledger: Ledger, expected: Mixed, sg: number, assumptions: Assumptions): boolean {
+  if (ledger.pitch === null) {
+    if (Math.abs(sg - expected.sg) > MUST_AGREES_SG || expected.sg < 1.005) return false;
+    settleMust(ledger, sg);
+    return true;
+  }
+  if (sg > expected.sg + NOISE_ABOVE_SG) return false;
+  try {
+    fermentExtract(ledger, fermentedFromSg(liquidOf(ledger), sg, assumptions.ethanolYield), assumptions);
+    return true;
+  } catch (error) {
+    if (error instanceof Refusal) return false;
+    throw error;
+  }
+}
+
+function takeReading(ledger: Ledger, event: EventOf<'reading'>, assumptions: Assumptions): void {
+  const { sg: readSg, tempC, calibrationC, ph } = event.payload;
+  const at = event.happenedAt;
+  if (ph !== undefined) ledger.ph = { value: ph, at };
+  if (tempC !== undefined) ledger.tempC = { value: tempC, at };
+  const expected = mixedOf(ledger);
+  if (readSg === undefined || expected === null) return;
+  const calibration = calibrationC ?? 20;
+  const sg = correctedSg(readSg, tempC ?? calibration, calibration);
+  const follows = followGravity(ledger, expected, sg + assumptions.readingBias, assumptions);
+  if (ledger.pitch === null && follows) ledger.measuredOg = sg;
+  const after = mixedOf(ledger) ?? expected;
+  ledger.readings.push({
+    eventId: event.id,
+    at,
+    readSg,
+    tempC: tempC ?? null,
+    sg,
+    plusMinus: readingPlusMinus(tempC ?? 20),
+    expectedSg: expected.sg,
+    verdict: follows ? 'follows' : 'unexplained',
+    abv: after.abv,
+    shareGone: shareGone(ledger),
+  });
+}
+
+function applyEvent(ledger: Ledger, event: StandingEvent, assumptions: Assumptions): void {
+  const at = event.happenedAt;
+  ledger.lastEventAt = at;
+  switch (event.kind) {
+    case 'honey': {
+      const { name, massG, moisture, unfermentable } = event.payload;
+      const solids = honeySolids(massG, moisture + assumptions.moistureShift, unfermentable * assumptions.unfermentableScale);
+      ledger.waterG += solids.waterG;
+      ledger.sugarG += solids.sugarG;
+      ledger.unfermentableG += solids.unfermentableG;
+      ledger.sugarBasisG += solids.sugarG;
+      ledger.pouredG += massG;
+      ledger.honeys.push({ at, name, massG, afterPitch: ledger.pitch !== null });
+      break;
+    }
+    case 'water':
+      pourWater(ledger, event.payload.volumeL * assumptions.waterScale * WATER_20_KG_PER_M3);
+      break;
+    case 'yeast': {
+      const { yeastId, name, massG } = event.payload;
+      const must = mixedOf(ledger);
+      ledger.yeastG += massG;
+      ledger.pouredG += massG;
+      ledger.pitch ??= { at, yeastId, name, massG, volumeL: must?.volumeL ?? 0, sg: must?.sg ?? 1 };
+      break;
+    }
+    case 'nutrient': {
+      const { source, massG, dose } = event.payload;
+      pourSalt(ledger, massG);
+      ledger.ammoniumNMg += massG * NUTRIENTS[source].ammoniumN * 1000;
+      ledger.aminoNMg += massG * NUTRIENTS[source].aminoN * 1000;
+      ledger.doses.push({ at, source, massG, dose: dose ?? null });
+      break;
+    }
+    case 'sulfite':
+      pourSalt(ledger, event.payload.massG);
+      ledger.so2Mg += event.payload.massG * SO2_IN[event.payload.salt] * 1000;
+      ledger.sulfites.push({ at, ...event.payload });
+      break;
+    case 'sorbate':
+      pourSalt(ledger, event.payload.massG);
+      ledger.sorbicMg += event.payload.massG * SORBIC_IN_SORBATE * 1000;
+      ledger.sorbates.push({ at, ...event.payload });
+      break;
+    case 'removal': {
+      const before = mixedOf(ledger);
+      if (before === null) break;
+      removeFraction(ledger, event.payload.volumeL / before.volumeL);
+      ledger.losses.push({ at, volumeL: event.payload.volumeL, why: event.payload.reason });
+      break;
+    }
+    case 'reading':
+      takeReading(ledger, event, assumptions);
+      break;
+    case 'rack': {
+      const before = mixedOf(ledger);
+      ledger.rackedAt = at;
+      if (before === null) break;
+      const lostL = Math.max(0, before.volumeL - event.payload.volumeL);
+      removeFraction(ledger, lostL / before.volumeL);
+      ledger.removedG += ledger.yeastG;
+      ledger.yeastG = 0;
+      ledger.losses.push({ at, volumeL: lostL, why: 'racking' });
+      break;
+    }
+    case 'bottling': {
+      const { bottles } = event.payload;
+      const before = mixedOf(ledger);
+      ledger.bottled = { at, bottles };
+      if (before === null) break;
+      const bottledL = bottles.reduce((sum, bottle) => sum + (bottle.sizeMl * bottle.count) / 1000, 0);
+      removeFraction(ledger, bottledL / before.volumeL);
+      break;
+    }
+    case 'note':
+      if (event.payload.mark !== undefined) ledger.marks[event.payload.mark] = at;
+      break;
+  }
+  if (ledger.pitch === null) ledger.predictedOg = ledger.measuredOg === null ? (mixedOf(ledger)?.sg ?? null) : ledger.predictedOg;
+}
+
+/** The state of a batch after all its events, amendments applied, in the order in which things happened. */
+export function fold(events: readonly BatchEvent[], assumptions: Assumptions = CENTRAL_ASSUMPTIONS): Ledger {
+  const ledger = emptyLedger();
+  for (const event of standingEvents(events)) applyEvent(ledger, event, assumptions);
+  return ledger;
+}
+
+/** The state just before a moment, for judging what was decided then. */
+export function foldUntil(events: readonly BatchEvent[], at: number): Ledger {
+  const ledger = emptyLedger();
+  for (const event of standingEvents(events)) {
+    if (event.happenedAt >= at) break;
+    applyEvent(ledger, event, CENTRAL_ASSUMPTIONS);
+  }
+  return ledger;
+}

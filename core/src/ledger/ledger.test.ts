@@ -1,0 +1,185 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { alcoholByBalance, correctedSg } from '../liquid/index.ts';
+import { eventsAt } from './build.ts';
+import { MEAN_HONEY, contentsG, fold, foldUntil, ledgerFigures, logOf, massImbalanceG, mixedOf, viewOf } from './index.ts';
+import type { BatchEvent, EventContent } from './index.ts';
+
+const START = Date.UTC(2026, 0, 5, 9);
+const honey = (massG: number): EventContent => ({
+  kind: 'honey',
+  payload: { name: 'linden', massG, moisture: MEAN_HONEY.moisture, unfermentable: MEAN_HONEY.unfermentable },
+});
+const water = (volumeL: number): EventContent => ({ kind: 'water', payload: { volumeL } });
+const yeast: EventContent = { kind: 'yeast', payload: { yeastId: 'allround', name: 'even-tempered wine type', massG: 5 } };
+const reading = (sg: number, tempC?: number): EventContent => ({ kind: 'reading', payload: { sg, tempC, calibrationC: 20 } });
+const mead = (...more: [number, EventContent][]): BatchEvent[] => eventsAt(START, [[0, honey(1500)], [0, water(4)], [1, yeast], ...more]);
+
+const anyEvent: fc.Arbitrary<EventContent> = fc.oneof(
+  fc.double({ min: 0, max: 3000, noNaN: true }).map(honey),
+  fc.double({ min: 0, max: 10, noNaN: true }).map(water),
+  fc.constant(yeast),
+  fc
+    .record({ source: fc.constantFrom('organic' as const, 'dap' as const), massG: fc.double({ min: 0, max: 20, noNaN: true }) })
+    .map((payload): EventContent => ({ kind: 'nutrient', payload })),
+  fc.double({ min: 0, max: 5, noNaN: true }).map((massG): EventContent => ({ kind: 'sulfite', payload: { salt: 'potassium', massG } })),
+  fc.double({ min: 0, max: 5, noNaN: true }).map((massG): EventContent => ({ kind: 'sorbate', payload: { massG } })),
+  fc.double({ min: 0, max: 3, noNaN: true }).map((volumeL): EventContent => ({ kind: 'removal', payload: { volumeL, reason: 'foam' } })),
+  fc.double({ min: 0.98, max: 1.15, noNaN: true }).map((sg) => reading(sg)),
+  fc.double({ min: 0.1, max: 8, noNaN: true }).map((volumeL): EventContent => ({ kind: 'rack', payload: { volumeL } })),
+  fc.nat({ max: 6 }).map((count): EventContent => ({ kind: 'bottling', payload: { bottles: [{ sizeMl: 750, count }] } })),
+  fc.constant<EventContent>({ kind: 'note', payload: { text: 'tasted' } }),
+);
+
+describe('the ledger', () => {
+  it('conserves mass through any events', () => {
+    fc.assert(
+      fc.property(fc.array(anyEvent, { maxLength: 25 }), (contents) => {
+        const ledger = fold(
+          eventsAt(
+            START,
+            contents.map((content, i) => [i, content] as const),
+          ),
+        );
+        expect(Math.abs(massImbalanceG(ledger))).toBeLessThan(1e-6 * (1 + ledger.pouredG));
+        for (const mass of [ledger.waterG, ledger.sugarG, ledger.ethanolG, ledger.unfermentableG])
+          expect(mass).toBeGreaterThanOrEqual(-1e-6);
+      }),
+      { numRuns: 300, seed: 7 },
+    );
+  });
+
+  it('is the same after an amendment and its withdrawal', () => {
+    fc.assert(
+      fc.property(fc.array(anyEvent, { minLength: 1, maxLength: 15 }), fc.nat(), anyEvent, (contents, pick, other) => {
+        const events = eventsAt(
+          START,
+          contents.map((content, i) => [i, content] as const),
+        );
+        const target = events[pick % events.length]!;
+        if (other.kind === 'amendment') return;
+        const stamp = (seq: number) => ({ id: `a${seq}`, seq, happenedAt: target.happenedAt, enteredAt: START + 1e9 });
+        const amended: BatchEvent = {
+          ...stamp(events.length + 1),
+          kind: 'amendment',
+          payload: { eventId: target.id, replacement: { ...other, happenedAt: target.happenedAt } },
+        };
+        const back: BatchEvent = { ...stamp(events.length + 2), kind: 'amendment', payload: { eventId: amended.id, replacement: null } };
+        expect(fold([...events, amended, back])).toEqual(fold(events));
+      }),
+      { numRuns: 100, seed: 3 },
+    );
+  });
+
+  it('does not depend on the order in which events are handed over', () => {
+    const events = mead([24, reading(1.08)], [48, reading(1.05)]);
+    expect(fold(events.toReversed())).toEqual(fold(events));
+  });
+
+  it('finds the alcohol that the mass balance finds, from the measured gravity on', () => {
+    const plain = mead();
+    const og = viewOf(foldUntil(plain, START + 3_600_000))!.sg;
+    const ledger = fold(mead([240, reading(1.012)]));
+    const balance = alcoholByBalance(og, 1.012);
+    expect(viewOf(ledger)!.abv).toBeCloseTo(balance.abv, 1);
+    expect(viewOf(ledger)!.extractGPerL).toBeCloseTo(balance.residualGPerL, 0);
+    expect(viewOf(ledger)!.sugarGPerL).toBeLessThan(balance.residualGPerL - 10);
+  });
+
+  it('is settled by a gravity of the unpitched must that the honey can explain, and not by one it cannot', () => {
+    const must = (sg: number) =>
+      fold(
+        eventsAt(START, [
+          [0, honey(1500)],
+          [0, water(4)],
+          [0.5, reading(sg)],
+        ]),
+      );
+    const expected = must(1).readings[0]!.expectedSg;
+    expect(mixedOf(must(expected - 0.004))!.sg).toBeCloseTo(expected - 0.004, 6);
+    const unmixed = must(1.04);
+    expect(unmixed.readings[0]!.verdict).toBe('unexplained');
+    expect(mixedOf(unmixed)!.sg).toBeCloseTo(expected, 6);
+  });
+
+  it('keeps an impossible reading on record without following it', () => {
+    const ledger = fold(mead([240, reading(1.05)], [260, reading(1.1)]));
+    expect(ledger.readings.map((r) => r.verdict)).toEqual(['follows', 'unexplained']);
+    expect(viewOf(ledger)!.sg).toBeCloseTo(1.05, 5);
+  });
+
+  it('corrects a warm sample before it believes it', () => {
+    const ledger = fold(mead([240, reading(1.05, 30)]));
+    expect(ledger.readings[0]!.sg).toBeCloseTo(correctedSg(1.05, 30, 20), 9);
+    expect(viewOf(ledger)!.sg).toBeGreaterThan(1.052);
+  });
+
+  it('loses strength to water and none to a spill', () => {
+    const before = viewOf(fold(mead([240, reading(1.02)])))!;
+    const spilled = viewOf(fold(mead([240, reading(1.02)], [241, { kind: 'removal', payload: { volumeL: 1, reason: 'spill' } }])))!;
+    expect(spilled.abv).toBeCloseTo(before.abv, 9);
+    expect(spilled.volumeL).toBeCloseTo(before.volumeL - 1, 9);
+    expect(spilled.shareGone).toBeCloseTo(before.shareGone, 9);
+    const watered = viewOf(fold(mead([240, reading(1.02)], [241, water(1)])))!;
+    expect(watered.abv).toBeCloseTo((before.abv * before.volumeL) / watered.volumeL, 6);
+  });
+
+  it('leaves the lees behind when racked and the rest in proportion', () => {
+    const ledger = fold(mead([240, reading(1.02)], [300, { kind: 'rack', payload: { volumeL: 4.2 } }]));
+    expect(mixedOf(ledger)!.volumeL).toBeCloseTo(4.2, 6);
+    expect(ledger.yeastG).toBe(0);
+    expect(contentsG(ledger)).toBeLessThan(ledger.pouredG);
+  });
+
+  it('books nitrogen by source and keeps it per liter through a loss', () => {
+    const ledger = fold(
+      mead(
+        [24, { kind: 'nutrient', payload: { source: 'dap', massG: 2, dose: 1 } }],
+        [24, { kind: 'nutrient', payload: { source: 'organic', massG: 5, dose: 1 } }],
+      ),
+    );
+    expect(ledger.ammoniumNMg).toBeCloseTo(424.2, 1);
+    expect(ledger.aminoNMg).toBeCloseTo(200, 1);
+    const less = fold(
+      mead(
+        [24, { kind: 'nutrient', payload: { source: 'dap', massG: 2 } }],
+        [30, { kind: 'removal', payload: { volumeL: 1, reason: 'foam' } }],
+      ),
+    );
+    expect(less.ammoniumNMg).toBeLessThan(424);
+  });
+
+  it('shows the old value beside the amended one', () => {
+    const events = mead([240, reading(1.05)]);
+    const target = events.at(-1)!;
+    const fix: BatchEvent = {
+      id: 'x',
+      seq: 9,
+      happenedAt: target.happenedAt,
+      enteredAt: target.happenedAt + 1,
+      kind: 'amendment',
+      payload: { eventId: target.id, replacement: { kind: 'reading', payload: { sg: 1.06 }, happenedAt: target.happenedAt } },
+    };
+    const entry = logOf([...events, fix]).at(-1)!;
+    expect([entry.first.payload, entry.standing.payload]).toMatchObject([{ sg: 1.05 }, { sg: 1.06 }]);
+    expect(viewOf(fold([...events, fix]))!.sg).toBeCloseTo(1.06, 5);
+  });
+
+  it('doubts its figures in proportion to what was measured', () => {
+    const figures = ledgerFigures(mead([240, reading(1.02)]))!;
+    expect(figures.sg.high - figures.sg.low).toBeGreaterThan(0.003);
+    expect(figures.abv.high - figures.abv.low).toBeGreaterThan(0.3);
+    expect(figures.abv.high - figures.abv.low).toBeLessThan(4);
+    const withOg = ledgerFigures(
+      eventsAt(START, [
+        [0, honey(1500)],
+        [0, water(4)],
+        [0.5, reading(1.098)],
+        [1, yeast],
+        [240, reading(1.02)],
+      ]),
+    )!;
+    expect(withOg.abv.high - withOg.abv.low).toBeLessThan(figures.abv.high - figures.abv.low);
+    expect(ledgerFigures([])).toBeNull();
+  });
+});

@@ -1,0 +1,114 @@
+import type { Liquid, Mixed } from '../liquid/index.ts';
+import type { EventOf, Mark, NutrientId, SulfiteSalt } from './events.ts';
+
+/** A hydrometer reading as the ledger took it. */
+export interface ReadingPoint {
+  eventId: string;
+  at: number;
+  /** As read. */
+  readSg: number;
+  tempC: number | null;
+  /** SG 20/20, corrected for temperature and calibration. */
+  sg: number;
+  plusMinus: number;
+  /** SG that the ledger expected just before. */
+  expectedSg: number;
+  /** `unexplained` readings lie where the must cannot be; the ledger does not follow them. */
+  verdict: 'follows' | 'unexplained';
+  /** After the reading. */
+  abv: number;
+  shareGone: number;
+}
+
+/** The state of a batch: what is in the vessel, by mass, and what has been done. JSON throughout. */
+export interface Ledger {
+  waterG: number;
+  /** Fermentable sugar still there. */
+  sugarG: number;
+  /** Dissolved and raising the gravity, but not for the yeast: higher sugars, acids, minerals, glycerol. */
+  unfermentableG: number;
+  ethanolG: number;
+  /** Nutrients, sulfite and sorbate; too little to move the gravity. */
+  saltsG: number;
+  /** Yeast, pitched and grown, most of it on the bottom. */
+  yeastG: number;
+  pouredG: number;
+  co2G: number;
+  removedG: number;
+  /** Fermentable sugar that the present liquid holds or once held. */
+  sugarBasisG: number;
+  ammoniumNMg: number;
+  aminoNMg: number;
+  so2Mg: number;
+  sorbicMg: number;
+
+  predictedOg: number | null;
+  measuredOg: number | null;
+  pitch: { at: number; yeastId: string; name: string; massG: number; volumeL: number; sg: number } | null;
+  readings: ReadingPoint[];
+  ph: { value: number; at: number } | null;
+  tempC: { value: number; at: number } | null;
+  honeys: { at: number; name: string; massG: number; afterPitch: boolean }[];
+  doses: { at: number; source: NutrientId; massG: number; dose: number | null }[];
+  sulfites: { at: number; salt: SulfiteSalt; massG: number }[];
+  sorbates: { at: number; massG: number }[];
+  marks: Partial<Record<Mark, number>>;
+  losses: { at: number; volumeL: number; why: 'sample' | 'foam' | 'spill' | 'lees' | 'racking' }[];
+  rackedAt: number | null;
+  bottled: { at: number; bottles: EventOf<'bottling'>['payload']['bottles'] } | null;
+  lastEventAt: number | null;
+}
+
+export const emptyLedger = (): Ledger => ({
+  waterG: 0,
+  sugarG: 0,
+  unfermentableG: 0,
+  ethanolG: 0,
+  saltsG: 0,
+  yeastG: 0,
+  pouredG: 0,
+  co2G: 0,
+  removedG: 0,
+  sugarBasisG: 0,
+  ammoniumNMg: 0,
+  aminoNMg: 0,
+  so2Mg: 0,
+  sorbicMg: 0,
+  predictedOg: null,
+  measuredOg: null,
+  pitch: null,
+  readings: [],
+  ph: null,
+  tempC: null,
+  honeys: [],
+  doses: [],
+  sulfites: [],
+  sorbates: [],
+  marks: {},
+  losses: [],
+  rackedAt: null,
+  bottled: null,
+  lastEventAt: null,
+});
+
+/** What is dissolved, as density sees it. */
+export const liquidOf = (ledger: Ledger): Liquid => ({
+  waterG: ledger.waterG,
+  extractG: ledger.sugarG + ledger.unfermentableG,
+  ethanolG: ledger.ethanolG,
+});
+
+/** Everything still in the vessel, g. */
+export const contentsG = (ledger: Ledger): number =>
+  ledger.waterG + ledger.sugarG + ledger.unfermentableG + ledger.ethanolG + ledger.saltsG + ledger.yeastG;
+
+/** What was poured, less what is still there and what left: 0 within rounding, or the fold is wrong. */
+export const massImbalanceG = (ledger: Ledger): number => ledger.pouredG - contentsG(ledger) - ledger.co2G - ledger.removedG;
+
+export interface LedgerView extends Mixed {
+  sugarGPerL: number;
+  /** 0 to 1, of the fermentable sugar. */
+  shareGone: number;
+  /** mg N/L given and still in this liquid or its yeast. */
+  nitrogenMgPerL: number;
+}

@@ -1,0 +1,74 @@
+import { describe, expect, it } from 'vitest';
+import { referenceCases } from '../reference/cases.ts';
+import { fahrenheitToC, celsiusToF, volumeToL } from '../quantities/index.ts';
+import {
+  alcoholByBalance,
+  alcoholByRule,
+  brixFromSg,
+  correctedSg,
+  ethanolMassFractionFromAbv,
+  ethanolWaterDensityKgPerM3,
+  extractGPerLFromSg,
+  liquidFromMeasured,
+  mix,
+  potentialAbv,
+  pourTogether,
+  residualExtractGPerL,
+  sgAtFractionFermented,
+  sgAtFractionToFg,
+  sgFromBrix,
+  waterDensityKgPerM3,
+} from './index.ts';
+
+interface Measured {
+  volume_l: number;
+  sg: number;
+  abv: number;
+}
+
+const compute: Record<string, (i: Record<string, number>) => unknown> = {
+  water_density: (i) => waterDensityKgPerM3(i['t_c']!),
+  brix_to_sg: (i) => sgFromBrix(i['brix']!),
+  sg_to_brix: (i) => brixFromSg(i['sg']!),
+  sugar_g_per_l: (i) => extractGPerLFromSg(i['sg']!),
+  ethanol_water_density: (i) => ethanolWaterDensityKgPerM3(i['p']!, i['t_c'] ?? 20),
+  mass_fraction_from_abv: (i) => ethanolMassFractionFromAbv(i['abv']!),
+  residual_extract: (i) => residualExtractGPerL(i['sg']!, i['abv']!),
+  abv_simple: (i) => alcoholByRule.simple(i['og']!, i['fg']!, i['k'] as 135),
+  abv_hall: (i) => alcoholByRule.quotient(i['og']!, i['fg']!),
+  abv_mass_balance: (i) => {
+    const { abv, abw, residualGPerL } = alcoholByBalance(i['og']!, i['fg']!);
+    return { abv, abw, residual_g_l: residualGPerL };
+  },
+  potential_abv: (i) => potentialAbv(i['og']!, i['fermentable_fraction']!),
+  dry_sg: (i) => sgAtFractionFermented(i['og']!, 1),
+  sugar_break_sg: (i) => sgAtFractionFermented(i['og']!, i['fraction']!),
+  sugar_break_to_fg: (i) => sgAtFractionToFg(i['og']!, i['fg']!, i['fraction']!),
+  hydrometer_correct: (i) => correctedSg(i['reading']!, i['t_c']!, i['cal_c']!),
+  f_to_c: (i) => fahrenheitToC(i['f']!),
+  c_to_f: (i) => celsiusToF(i['c']!),
+  convert: (i) => {
+    const factors: Record<string, number> = {
+      us_gal_to_l: volumeToL(1, 'us_gal'),
+      us_floz_to_ml: volumeToL(1, 'us_floz') * 1000,
+      uk_floz_to_ml: volumeToL(1, 'uk_floz') * 1000,
+    };
+    return i['value']! * factors[i['unit'] as unknown as string]!;
+  },
+  blend: (i) => {
+    const [a, b] = [i['a'], i['b']].map((m) => {
+      const measured = m as unknown as Measured;
+      return liquidFromMeasured(measured.volume_l, measured.sg, measured.abv);
+    });
+    const { abv, sg, volumeL } = mix(pourTogether(a!, b!));
+    return { abv, sg, volume_l: volumeL };
+  },
+};
+
+describe('liquids agree with the reference values', () => {
+  for (const [name, run] of Object.entries(compute)) {
+    it.each(referenceCases(name).map((c) => [c.id, c] as const))(`${name}: %s`, (_id, reference) => {
+      expect(reference.differences(() => run(reference.inputs))).toEqual([]);
+    });
+  }
+});

@@ -1,0 +1,77 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+  GRAMS_PER,
+  LITERS_PER,
+  celsiusToF,
+  exactly,
+  fahrenheitToC,
+  massFromG,
+  massToG,
+  propagate,
+  readMassG,
+  readNumber,
+  readSg,
+  readVolumeL,
+  unitFromWord,
+  volumeFromL,
+  volumeToL,
+  within,
+} from './index.ts';
+import type { MassUnit, VolumeUnit } from './index.ts';
+
+describe('units', () => {
+  it('come back as they went', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: -1e4, max: 1e4, noNaN: true }),
+        fc.constantFrom(...(Object.keys(GRAMS_PER) as MassUnit[])),
+        fc.constantFrom(...(Object.keys(LITERS_PER) as VolumeUnit[])),
+        (x, mass, volume) => {
+          expect(massFromG(massToG(x, mass), mass)).toBeCloseTo(x, 8);
+          expect(volumeFromL(volumeToL(x, volume), volume)).toBeCloseTo(x, 8);
+          expect(fahrenheitToC(celsiusToF(x))).toBeCloseTo(x, 8);
+        },
+      ),
+      { seed: 1 },
+    );
+  });
+
+  it('keep US and UK gallons apart', () => {
+    expect(readVolumeL('1 uk gal', 'l', 'us') / readVolumeL('1 us gal', 'l', 'uk')).toBeCloseTo(1.20095, 5);
+    expect(() => unitFromWord('stone', 'uk')).toThrow(/not a unit/);
+  });
+});
+
+describe('typed numbers', () => {
+  it.each([
+    ['1,5', 1.5],
+    ['1.5', 1.5],
+    ['.5', 0.5],
+    ['7,', 7],
+    ['-3', -3],
+  ])('%s', (typed, value) => {
+    expect(readNumber(typed).value).toBe(value);
+  });
+
+  it('are refused with a sentence when they are none', () => {
+    expect(() => readNumber('abc')).toThrow(/“abc” is not a number/);
+    expect(() => readNumber('1.2.3')).toThrow(/not a number/);
+    expect(() => readSg('1.048 l')).toThrow(/no unit/);
+    expect(() => readMassG('-5', 'g', 'metric')).toThrow(/between 0 and/);
+  });
+
+  it('take their unit from what is typed before the field’s own', () => {
+    expect(readMassG('2 lb', 'kg', 'metric')).toBeCloseTo(907.18474, 6);
+    expect(readMassG('2', 'kg', 'metric')).toBe(2000);
+  });
+});
+
+describe('ranges', () => {
+  it('of a sum grow as root of squares, and exact inputs add none', () => {
+    const { sum } = propagate([within(10, 3), within(5, 4), exactly(2)], ([a = 0, b = 0, c = 0]) => ({ sum: a + b + c }));
+    expect(sum.value).toBe(17);
+    expect(sum.high - sum.value).toBeCloseTo(5, 12);
+    expect(sum.value - sum.low).toBeCloseTo(5, 12);
+  });
+});

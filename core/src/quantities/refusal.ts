@@ -1,0 +1,25 @@
+/** Input that cannot be computed with. The message is a sentence for a person: what is wrong and what is allowed. */
+export class Refusal extends Error {
+  readonly field: string | undefined;
+
+  constructor(sentence: string, field?: string) {
+    super(sentence);
+    this.name = 'Refusal';
+    this.field = field;
+  }
+}
+
+/**
+ * Checks a number against its valid range.
+ *
+ * @param name what the maker calls it, e.g. "The sample temperature"
+ * @throws Refusal naming the range when the value is not finite or outside it
+ */
+export function requireWithin(name: string, value: number, low: number, high: number, unit = ''): number {
+  if (!Number.isFinite(value) || value < low || value > high) {
+    const shown = Number.isFinite(value) ? String(Number(value.toPrecision(6))) : 'not a number';
+    const suffix = unit === '' ? '' : ` ${unit}`;
+    throw new Refusal(`${name} is ${shown}${suffix}; it must lie between ${low} and ${high}${suffix}.`);
+  }
+  return value;
+}

@@ -1,0 +1,53 @@
+/**
+ * A sentence whose quantities are still numbers in SI, so that the edge can show them in the maker's units and locale.
+ * Core says what it has to say once; screens, sheets and logs print it.
+ */
+export interface Quantity {
+  kind: 'massG' | 'volumeL' | 'tempC' | 'sg' | 'abv' | 'percent' | 'gPerL' | 'mgPerL' | 'volumes' | 'bar' | 'ph' | 'hours' | 'when';
+  value: number;
+}
+
+export type SentencePart = string | Quantity;
+export type Sentence = readonly SentencePart[];
+
+/** Template tag: say`Feed ${massG(1.6)} now.` */
+export function say(texts: TemplateStringsArray, ...parts: (string | Quantity)[]): Sentence {
+  const sentence: SentencePart[] = [];
+  texts.forEach((text, i) => {
+    if (text !== '') sentence.push(text);
+    const part = parts[i];
+    if (part !== undefined) sentence.push(part);
+  });
+  return sentence;
+}
+
+const quantity =
+  (kind: Quantity['kind']) =>
+  (value: number): Quantity => ({ kind, value });
+
+export const massG = quantity('massG');
+export const volumeL = quantity('volumeL');
+export const tempC = quantity('tempC');
+export const gravity = quantity('sg');
+export const abvPct = quantity('abv');
+export const percent = quantity('percent');
+export const gPerL = quantity('gPerL');
+export const mgPerL = quantity('mgPerL');
+export const co2Volumes = quantity('volumes');
+export const bar = quantity('bar');
+export const phValue = quantity('ph');
+export const hours = quantity('hours');
+/** A moment, in milliseconds since 1970 UTC. */
+export const when = quantity('when');
+
+/** How heavy a verdict weighs. A stop names the harm. */
+export type Weight = 'note' | 'care' | 'stop';
+
+export interface Verdict {
+  /** Stable name, for tests and for remembering an override. */
+  id: string;
+  weight: Weight;
+  sentence: Sentence;
+}
+
+export const verdict = (id: string, weight: Weight, sentence: Sentence): Verdict => ({ id, weight, sentence });

@@ -1,0 +1,143 @@
+import { feedingNow } from '../feed/index.ts';
+import type { FeedingPlan } from '../feed/index.ts';
+import { mixedOf, viewOf } from '../ledger/index.ts';
+import type { EventContent, Ledger } from '../ledger/index.ts';
+import { gravity, massG, say, when } from '../quantities/index.ts';
+import type { Sentence } from '../quantities/index.ts';
+import { VERIFY_H, firstShutGate, gatesOf, whyNotBottle } from '../stabilize/index.ts';
+import { finishOf, stabilizedAt, stateOf, sweetenedAt } from '../watch/index.ts';
+
+const HOUR_MS = 3_600_000;
+const DAY_MS = 24 * HOUR_MS;
+
+/** Four bells: well, asks, waits, stop. Each has its own shape; color only repeats it. */
+export type Bell = 'still' | 'swinging' | 'muffled' | 'cracked';
+
+export type Station = 'formulate' | 'pitch' | 'feed' | 'watch' | 'clear' | 'stabilize' | 'sweeten' | 'bottle' | 'taste';
+export const STATIONS: readonly Station[] = ['formulate', 'pitch', 'feed', 'watch', 'clear', 'stabilize', 'sweeten', 'bottle', 'taste'];
+
+/** Something a vessel asks for. `done` is what one touch writes down; without it the maker goes to `station`. */
+export interface Ask {
+  bell: Bell;
+  /** When it is or was due. */
+  dueAt: number;
+  sentence: Sentence;
+  station: Station;
+  done: { label: Sentence; events: EventContent[] } | null;
+}
+
+const readingAsk = (bell: Bell, dueAt: number, sentence: Sentence, station: Station = 'watch'): Ask => ({
+  bell,
+  dueAt,
+  sentence,
+  station,
+  done: null,
+});
+
+function feedingAsk(ledger: Ledger, feeding: FeedingPlan, now: number): Ask | null {
+  const next = feedingNow(feeding, ledger, now).find((dose) => dose.state === 'due' || dose.state === 'ahead');
+  if (next === undefined || next.organicG + next.dapG <= 0) return null;
+  const parts = [
+    { source: 'organic' as const, massG: next.organicG },
+    { source: 'dap' as const, massG: next.dapG },
+  ].filter((part) => part.massG >= 0.05);
+  const told = parts.flatMap((part, i) => [
+    i === 0 ? '' : ' and ',
+    massG(part.massG),
+    part.source === 'dap' ? ' DAP' : ' organic nutrient',
+  ]);
+  const due = next.state === 'due';
+  const dose = next.dose.number;
+  return {
+    bell: due ? 'swinging' : 'muffled',
+    dueAt: next.dueAt,
+    sentence: due
+      ? [`Dose ${dose} of ${feeding.doses.length}. Degas slowly first, then `, ...told, '.']
+      : [`Dose ${dose} of ${feeding.doses.length} comes `, when(next.dueAt), ': ', ...told, '.'],
+    station: 'feed',
+    done: due
+      ? {
+          label: ['Fed ', massG(next.organicG + next.dapG)],
+          events: parts.map((part) => ({ kind: 'nutrient', payload: { ...part, dose } })),
+        }
+      : null,
+  };
+}
+
+function afterFinish(ledger: Ledger, now: number): Ask {
+  const stable = stabilizedAt(ledger);
+  const honeyAt = sweetenedAt(ledger);
+  if (honeyAt !== null) {
+    const verifyAt = honeyAt + VERIFY_H * HOUR_MS;
+    if (whyNotBottle(ledger, now) === null) return readingAsk('still', now, say`Steady since the honey. It may be bottled.`, 'bottle');
+    if (now < verifyAt)
+      return readingAsk('muffled', verifyAt, say`Honey is in. Read the gravity ${when(verifyAt)}, before any bottle is closed.`);
+    return readingAsk('swinging', verifyAt, say`48 hours since the honey. Take a reading; steady, it may be bottled.`);
+  }
+  const shut = firstShutGate(gatesOf(ledger, now));
+  if (stable !== null) {
+    if (shut?.id === 'waited')
+      return {
+        bell: 'muffled',
+        dueAt: stable + DAY_MS,
+        sentence: [...say`Sulfite and sorbate are working: `, ...shut.sentence, '.'],
+        station: 'stabilize',
+        done: null,
+      };
+    if (shut?.id === 'verified')
+      return readingAsk('swinging', stable + DAY_MS, say`24 hours since sulfite and sorbate. Take a reading; then it may be sweetened.`);
+    return readingAsk('still', now, say`Stable. Set out the glasses and find its sweetness, or bottle it as it is.`, 'sweeten');
+  }
+  if (shut?.id === 'clear') return readingAsk('still', now, say`Finished. Let it clear, and rack it off its lees.`, 'clear');
+  if (shut?.id === 'degassed') return readingAsk('swinging', now, say`Finished and clear. Degas it before sulfite and sorbate.`, 'clear');
+  return readingAsk('swinging', now, say`Ready to be stabilized, or bottled dry and still.`, 'stabilize');
+}
+
+/** What one vessel asks for, most pressing first; never empty, since “nothing” is an answer too. */
+export function asksOf(ledger: Ledger, feeding: FeedingPlan | null, now: number): Ask[] {
+  const state = stateOf(ledger, now);
+  const lastAt = ledger.readings.at(-1)?.at ?? ledger.pitch?.at ?? now;
+  switch (state.phase) {
+    case 'bottled':
+      return [readingAsk('still', now, say`In bottles. Taste it when it has had time.`, 'taste')];
+    case 'empty':
+      return [readingAsk('muffled', now, say`Planned. Mix it when the day comes.`, 'pitch')];
+    case 'mixed':
+      return [readingAsk('swinging', now, say`Mixed at ${gravity(viewOf(ledger)?.sg ?? 1)}. Pitch the yeast.`, 'pitch')];
+    case 'moving again':
+      return [readingAsk('cracked', now, state.sentence)];
+    case 'not moving':
+      return [readingAsk('cracked', now, state.sentence)];
+    case 'stabilized':
+    case 'finished':
+      return [afterFinish(ledger, now)];
+    case 'awaiting confirmation': {
+      const provenAt = finishOf(ledger).provenAt ?? now;
+      return [readingAsk(now >= provenAt ? 'swinging' : 'muffled', provenAt, state.sentence)];
+    }
+    case 'lag':
+    case 'active': {
+      const asks: Ask[] = [];
+      const feed = feeding === null ? null : feedingAsk(ledger, feeding, now);
+      if (feed !== null) asks.push(feed);
+      const gapDays = now - (ledger.pitch?.at ?? now) < 14 * DAY_MS ? 2 : 5;
+      if (now - lastAt > gapDays * DAY_MS)
+        asks.push(readingAsk('swinging', lastAt + gapDays * DAY_MS, say`No reading since ${when(lastAt)}. Take one.`));
+      if (asks.length === 0 || asks.every((ask) => ask.bell === 'muffled'))
+        asks.push(readingAsk(state.phase === 'lag' ? 'muffled' : 'still', now, state.sentence));
+      return asks;
+    }
+  }
+}
+
+const BELL_ORDER: Record<Bell, number> = { cracked: 0, swinging: 1, muffled: 2, still: 3 };
+
+/** Cracked before swinging before waiting before well; within a kind, what was due first. */
+export const byUrgency = (a: Ask, b: Ask): number => BELL_ORDER[a.bell] - BELL_ORDER[b.bell] || a.dueAt - b.dueAt;
+
+/** Where the work on a batch is now. */
+export function stationOf(ledger: Ledger, feeding: FeedingPlan | null, now: number): Station {
+  if (mixedOf(ledger) === null && ledger.bottled === null) return ledger.pouredG > 0 ? 'watch' : 'formulate';
+  const first = [...asksOf(ledger, feeding, now)].sort(byUrgency)[0];
+  return first?.station ?? 'watch';
+}

@@ -1,0 +1,95 @@
+import { describe, expect, it } from 'vitest';
+import { planFeeding } from '../feed/index.ts';
+import { eventsAt } from '../ledger/build.ts';
+import { MEAN_HONEY, fold } from '../ledger/index.ts';
+import type { EventContent } from '../ledger/index.ts';
+import { expectedEnd, finishOf, sgAtShare, stateOf } from '../watch/index.ts';
+import { asksOf, byUrgency, stationOf } from './index.ts';
+
+const START = Date.UTC(2026, 7, 1, 10);
+const HOUR = 3_600_000;
+const DAY = 24;
+const rows: [number, EventContent][] = [
+  [0, { kind: 'honey', payload: { name: 'linden', massG: 1500, moisture: MEAN_HONEY.moisture, unfermentable: MEAN_HONEY.unfermentable } }],
+  [0, { kind: 'water', payload: { volumeL: 4 } }],
+  [1, { kind: 'yeast', payload: { yeastId: 'allround', name: 'even-tempered wine type', massG: 3 } }],
+];
+const sg = (value: number, tempC = 20): EventContent => ({ kind: 'reading', payload: { sg: value, tempC } });
+const ledger = (...more: [number, EventContent][]) => fold(eventsAt(START, [...rows, ...more]));
+const after = (h: number): number => START + h * HOUR;
+const feeding = planFeeding(270, 'medium', { organicCredit: 1, dapShare: 0.5, dapCapGPerL: 0.96 });
+const phase = (h: number, ...more: [number, EventContent][]) => stateOf(ledger(...more), after(h)).phase;
+
+describe('the state of a batch', () => {
+  it('takes silence before 72 hours for lag', () => {
+    expect(phase(60)).toBe('lag');
+    expect(phase(60, [48, sg(1.08)])).toBe('active');
+  });
+
+  it('never takes one reading for the end', () => {
+    expect(phase(20 * DAY, [19 * DAY, sg(0.995)])).toBe('awaiting confirmation');
+    expect(phase(28 * DAY, [19 * DAY, sg(0.995)], [27 * DAY, sg(0.995)])).toBe('finished');
+    expect(phase(28 * DAY, [19 * DAY, sg(0.999)], [27 * DAY, sg(0.994)])).toBe('awaiting confirmation');
+  });
+
+  it('calls a gravity that stays up, and says cold where it is cold', () => {
+    const cold = stateOf(ledger([5 * DAY, sg(1.046, 13)], [10 * DAY, sg(1.046, 13)]), after(10 * DAY));
+    expect(cold.phase).toBe('not moving');
+    expect(cold.sentence.join(' ')).toMatch(/Cold/);
+    expect(stateOf(ledger([5 * DAY, sg(1.046)], [10 * DAY, sg(1.046)]), after(10 * DAY)).sentence.join(' ')).not.toMatch(/Cold/);
+  });
+
+  it('alarms when a stabilized mead falls', () => {
+    const stable: [number, EventContent][] = [
+      [19 * DAY, sg(0.996)],
+      [27 * DAY, sg(0.996)],
+      [28 * DAY, { kind: 'sulfite', payload: { salt: 'potassium', massG: 0.4 } }],
+      [28 * DAY, { kind: 'sorbate', payload: { massG: 0.6 } }],
+      [30 * DAY, sg(0.996)],
+    ];
+    expect(phase(31 * DAY, ...stable)).toBe('stabilized');
+    expect(phase(41 * DAY, ...stable, [40 * DAY, sg(0.992)])).toBe('moving again');
+  });
+
+  it('puts the third break where a third of the sugar is gone, below the third of the points', () => {
+    const start = ledger();
+    const third = sgAtShare(start, 1 / 3);
+    const og = start.pitch!.sg;
+    expect(third).toBeLessThan(og - (og - 1) / 3 - 0.003);
+    const there = ledger([50, sg(third)]);
+    expect(there.readings[0]!.shareGone).toBeCloseTo(1 / 3, 2);
+    expect(sgAtShare(there, 1 / 3)).toBeCloseTo(third, 3);
+  });
+
+  it('expects the end as a range that holds the likely value', () => {
+    const end = expectedEnd(ledger())!;
+    expect(end.sg.low).toBeLessThan(end.sg.value);
+    expect(end.sg.high).toBeGreaterThan(end.sg.value);
+    expect(finishOf(ledger()).state).toBe('moving');
+  });
+});
+
+describe('what a vessel asks for', () => {
+  it('asks for the dose that is due, with grams for what is in the vessel', () => {
+    const [ask] = asksOf(ledger(), feeding, after(26));
+    expect(ask!.bell).toBe('swinging');
+    expect(ask!.done!.events.map((e) => e.kind)).toEqual(['nutrient', 'nutrient']);
+    expect(stationOf(ledger(), feeding, after(26))).toBe('feed');
+  });
+
+  it('says when the next dose comes where none is due', () => {
+    expect(asksOf(ledger(), feeding, after(3))[0]!.bell).toBe('muffled');
+  });
+
+  it('asks for a reading after two days without one', () => {
+    const asks = asksOf(ledger([50, sg(1.07)]), null, after(150));
+    expect(asks.some((ask) => ask.bell === 'swinging' && ask.station === 'watch')).toBe(true);
+  });
+
+  it('ranks the stuck before the hungry before the waiting', () => {
+    const stuck = asksOf(ledger([5 * DAY, sg(1.046, 13)], [10 * DAY, sg(1.046, 13)]), null, after(10 * DAY))[0]!;
+    const hungry = asksOf(ledger(), feeding, after(26))[0]!;
+    const waiting = asksOf(ledger(), feeding, after(3))[0]!;
+    expect([waiting, hungry, stuck].sort(byUrgency)).toEqual([stuck, hungry, waiting]);
+  });
+});

@@ -1,0 +1,4 @@
+export * from './gates.ts';
+export * from './plan.ts';
+export * from './sorbate.ts';
+export * from './sulfite.ts';

@@ -1,0 +1,82 @@
+import type { SulfiteSalt } from '../ledger/index.ts';
+import { mgPerL, phValue, say, verdict } from '../quantities/index.ts';
+import type { Ranged, Verdict } from '../quantities/index.ts';
+import { BOUND_SHARE, HIGHEST_PH_FOR_SULFITE, TOTAL_SO2_CAP, freeSo2NeededMgPerL, metabisulfiteG } from './sulfite.ts';
+import { SORBIC_CAP, potassiumSorbateG, sorbicNeededMgPerL } from './sorbate.ts';
+
+export type Region = 'us' | 'eu';
+
+export interface StabilizeInput {
+  volumeL: number;
+  abv: number;
+  ph: number;
+  molecularMgPerL: number;
+  salt: SulfiteSalt;
+  region: Region;
+  /** SO2 already added, mg/L of this volume. */
+  so2MgPerL: number;
+}
+
+export interface StabilizePlan {
+  freeMgPerL: number;
+  /** More than the free target: part binds. */
+  addMgPerL: Ranged;
+  sulfiteG: Ranged;
+  sorbicMgPerL: number;
+  sorbateG: number;
+  verdicts: Verdict[];
+}
+
+/** Sulfite and sorbate for a finished, clear, degassed mead (the chemical school), with what speaks against it. */
+export function planStabilizing(input: StabilizeInput): StabilizePlan {
+  const { volumeL, abv, ph, region } = input;
+  const freeMgPerL = freeSo2NeededMgPerL(input.molecularMgPerL, ph);
+  const toAdd = (bound: number): number => freeMgPerL / (1 - bound);
+  const addMgPerL = { value: toAdd(BOUND_SHARE.value), low: toAdd(BOUND_SHARE.low), high: toAdd(BOUND_SHARE.high) };
+  const grams = (mg: number): number => metabisulfiteG(mg, volumeL, input.salt);
+  const sorbic = Math.min(sorbicNeededMgPerL(abv), SORBIC_CAP[region]);
+  const verdicts: Verdict[] = [];
+  if (ph > HIGHEST_PH_FOR_SULFITE) {
+    verdicts.push(
+      verdict(
+        'ph',
+        'stop',
+        say`At pH ${phValue(ph)} it would take ${mgPerL(addMgPerL.value)} of sulfite to protect it, and it would taste of it. Lower the pH below ${phValue(HIGHEST_PH_FOR_SULFITE)} first.`,
+      ),
+    );
+  }
+  if (input.so2MgPerL + addMgPerL.value > TOTAL_SO2_CAP[region]) {
+    verdicts.push(
+      verdict(
+        'so2-cap',
+        'stop',
+        say`Together with what is in, that makes ${mgPerL(input.so2MgPerL + addMgPerL.value)} of SO₂; the limit is ${mgPerL(TOTAL_SO2_CAP[region])}.`,
+      ),
+    );
+  }
+  verdicts.push(
+    verdict(
+      'sorbate-alone',
+      'note',
+      say`Sorbate goes in with sulfite, never alone: bacteria turn it into a smell of geraniums that nothing removes.`,
+    ),
+  );
+  verdicts.push(
+    verdict('sorbate-limits', 'note', say`Sorbate stops yeast from budding; it does not kill. A cloudy mead full of yeast ferments on.`),
+  );
+  verdicts.push(
+    verdict(
+      'sulfite-fumes',
+      'care',
+      say`Sulfite fumes bite: weigh it with the window open, and not at all if you have asthma. Say “contains sulfites” on the label.`,
+    ),
+  );
+  return {
+    freeMgPerL,
+    addMgPerL,
+    sulfiteG: { value: grams(addMgPerL.value), low: grams(addMgPerL.low), high: grams(addMgPerL.high) },
+    sorbicMgPerL: sorbic,
+    sorbateG: potassiumSorbateG(sorbic, volumeL),
+    verdicts,
+  };
+}

@@ -1,0 +1,114 @@
+import { describe, expect, it } from 'vitest';
+import { eventsAt } from '../ledger/build.ts';
+import { MEAN_HONEY, fold } from '../ledger/index.ts';
+import type { EventContent } from '../ledger/index.ts';
+import { referenceCases } from '../reference/cases.ts';
+import {
+  firstShutGate,
+  freeSo2NeededMgPerL,
+  gatesOf,
+  metabisulfiteG,
+  molecularSo2MgPerL,
+  planStabilizing,
+  potassiumSorbateG,
+  sorbicMgPerL,
+  sorbicNeededMgPerL,
+  whyNotBottle,
+} from './index.ts';
+
+const compute: Record<string, (i: Record<string, number>) => unknown> = {
+  molecular_so2: (i) => molecularSo2MgPerL(i['free_mg_l']!, i['ph']!),
+  free_so2_needed: (i) => freeSo2NeededMgPerL(i['molecular_mg_l']!, i['ph']!),
+  metabisulfite_grams: (i) => metabisulfiteG(i['add_so2_mg_l']!, i['volume_l']!, 'potassium'),
+  potassium_sorbate_grams: (i) => potassiumSorbateG(i['sorbic_mg_l']!, i['volume_l']!),
+  sorbic_mg_l: (i) => sorbicMgPerL(i['grams']!, i['volume_l']!),
+};
+
+describe('sulfite and sorbate agree with the reference values', () => {
+  for (const [name, run] of Object.entries(compute)) {
+    it.each(referenceCases(name).map((c) => [c.id, c] as const))(`${name}: %s`, (_id, c) => {
+      expect(c.differences(() => run(c.inputs))).toEqual([]);
+    });
+  }
+
+  it('needs less sorbate as the alcohol rises, by the published points', () => {
+    expect([9, 10, 11, 12, 13, 14, 16].map(sorbicNeededMgPerL)).toEqual([200, 150, 125, 100, 75, 50, 50]);
+    expect(sorbicNeededMgPerL(12.5)).toBeCloseTo(87.5, 9);
+  });
+
+  it('stops where the pH makes the dose absurd and where the total passes the limit', () => {
+    const base = { volumeL: 4.5, abv: 12, ph: 3.4, molecularMgPerL: 0.8, salt: 'potassium', region: 'us', so2MgPerL: 0 } as const;
+    const stops = (over: object): string[] =>
+      planStabilizing({ ...base, ...over })
+        .verdicts.filter((v) => v.weight === 'stop')
+        .map((v) => v.id);
+    expect(stops({})).toEqual([]);
+    expect(stops({ ph: 3.9 })).toContain('ph');
+    expect(stops({ so2MgPerL: 330 })).toContain('so2-cap');
+    expect(planStabilizing(base).sulfiteG.value).toBeGreaterThan(metabisulfiteG(freeSo2NeededMgPerL(0.8, 3.4), 4.5, 'potassium'));
+  });
+});
+
+const START = Date.UTC(2026, 4, 1);
+const HOUR = 3_600_000;
+const DAY = 24;
+const sg = (value: number): EventContent => ({ kind: 'reading', payload: { sg: value } });
+const mark = (name: 'clear' | 'degassed'): EventContent => ({ kind: 'note', payload: { text: name, mark: name } });
+const honey = (massG: number): EventContent => ({
+  kind: 'honey',
+  payload: { name: 'linden', massG, moisture: MEAN_HONEY.moisture, unfermentable: MEAN_HONEY.unfermentable },
+});
+const dry: [number, EventContent][] = [
+  [0, honey(1350)],
+  [0, { kind: 'water', payload: { volumeL: 4 } }],
+  [1, { kind: 'yeast', payload: { yeastId: 'strong', name: 'strong', massG: 3 } }],
+  [20 * DAY, sg(0.996)],
+];
+const proven: [number, EventContent][] = [...dry, [28 * DAY, sg(0.996)]];
+const cleared: [number, EventContent][] = [...proven, [30 * DAY, mark('clear')], [30 * DAY, mark('degassed')]];
+const stabilized: [number, EventContent][] = [
+  ...cleared,
+  [31 * DAY, { kind: 'sulfite', payload: { salt: 'potassium', massG: 0.4 } }],
+  [31 * DAY, { kind: 'sorbate', payload: { massG: 0.6 } }],
+];
+const shut = (rows: [number, EventContent][], day: number) =>
+  firstShutGate(gatesOf(fold(eventsAt(START, rows)), START + day * DAY * HOUR))?.id ?? null;
+const bottle = (rows: [number, EventContent][], day: number) => whyNotBottle(fold(eventsAt(START, rows)), START + day * DAY * HOUR);
+
+describe('the gates before honey', () => {
+  it('open one after the other, and only for what they want to see', () => {
+    expect(shut(dry, 21)).toBe('finished');
+    expect(shut(proven, 29)).toBe('clear');
+    expect(shut([...proven, [30 * DAY, mark('clear')]], 30)).toBe('degassed');
+    expect(shut(cleared, 30)).toBe('stabilized');
+    expect(shut(stabilized, 31.9)).toBe('waited');
+    expect(shut(stabilized, 32.1)).toBe('verified');
+    expect(shut([...stabilized, [32.2 * DAY, sg(0.996)]], 32.5)).toBeNull();
+  });
+
+  it('do not count a single reading, a falling one, or sulfite without sorbate', () => {
+    expect(shut([...dry, [28 * DAY, sg(0.992)]], 29)).toBe('finished');
+    expect(shut([...cleared, [31 * DAY, { kind: 'sulfite', payload: { salt: 'potassium', massG: 0.4 } }]], 33)).toBe('stabilized');
+    expect(shut([...stabilized, [32.2 * DAY, sg(0.996)], [34 * DAY, sg(0.99)]], 35)).not.toBeNull();
+  });
+});
+
+describe('closing bottles', () => {
+  it('is stopped until the gravity is proven steady', () => {
+    expect(bottle(dry, 21)).not.toBeNull();
+    expect(bottle(proven, 29)).toBeNull();
+  });
+
+  it('is stopped after honey until a reading 48 hours later agrees', () => {
+    const sweet: [number, EventContent][] = [...stabilized, [32.2 * DAY, sg(0.996)], [33 * DAY, honey(120)]];
+    expect(bottle(sweet, 34)).not.toBeNull();
+    const expected = 1.0048;
+    expect(bottle([...sweet, [35.1 * DAY, sg(expected)]], 35.2)).toBeNull();
+    expect(bottle([...sweet, [35.1 * DAY, sg(0.996)]], 35.2)).not.toBeNull();
+    expect(bottle([...sweet, [33.1 * DAY, sg(expected)], [35.1 * DAY, sg(expected - 0.005)]], 35.2)).not.toBeNull();
+  });
+
+  it('is stopped after honey in a mead that was never stabilized', () => {
+    expect(bottle([...proven, [29 * DAY, honey(150)]], 40)).not.toBeNull();
+  });
+});

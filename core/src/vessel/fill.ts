@@ -1,0 +1,23 @@
+import { Refusal } from '../quantities/index.ts';
+
+export interface Fill {
+  fillL: number;
+  /** Negative when it does not fit. */
+  headspaceL: number;
+  headspacePct: number;
+  overflowL: number;
+}
+
+/** Headspace that a fermenting must wants for its foam, % of the vessel (trade habit; more with fruit). */
+export const PRIMARY_HEADSPACE_PCT = 20;
+
+/**
+ * How full a vessel is. Whole fruit displaces its mass over its density.
+ * @param fruitKgPerL 0.95 to 1.05 for whole fruit without air gaps
+ */
+export function fillOf(capacityL: number, mustL: number, fruitKg = 0, fruitKgPerL = 1): Fill {
+  if (!(capacityL > 0)) throw new Refusal('The vessel must hold more than nothing.', 'capacityL');
+  const fillL = mustL + fruitKg / fruitKgPerL;
+  const headspaceL = capacityL - fillL;
+  return { fillL, headspaceL, headspacePct: (100 * headspaceL) / capacityL, overflowL: Math.max(0, -headspaceL) };
+}

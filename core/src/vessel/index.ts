@@ -1,0 +1,3 @@
+export * from './fill.ts';
+export * from './shape.ts';
+export * from './stock.ts';

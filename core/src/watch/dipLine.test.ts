@@ -1,0 +1,102 @@
+import { describe, expect, it } from 'vitest';
+import { GravityRefusal } from '../quantities/index.ts';
+import { readDipLine } from './index.ts';
+import type { DipContext } from './index.ts';
+
+const midnight = Date.UTC(2026, 10, 23);
+const HOUR = 3_600_000;
+const context: DipContext = {
+  now: midnight + 14 * HOUR,
+  midnightDaysAgo: (days) => midnight - days * 24 * HOUR,
+  units: 'metric',
+  tempUnit: 'c',
+  calibrationC: 20,
+  pitched: true,
+  plannedDose: {
+    dose: 2,
+    parts: [
+      { source: 'organic', massG: 1.6 },
+      { source: 'dap', massG: 0.7 },
+    ],
+  },
+};
+const read = (typed: string, over: Partial<DipContext> = {}) => readDipLine(typed, { ...context, ...over });
+const first = (typed: string, over: Partial<DipContext> = {}) => read(typed, over).events[0]!;
+
+describe('the dip line', () => {
+  it.each([
+    ['1.048 21c', 'reading', { sg: 1.048, tempC: 21, calibrationC: 20 }],
+    ['1,048', 'reading', { sg: 1.048 }],
+    ['1.048 70F', 'reading', { sg: 1.048, tempC: (38 * 5) / 9 }],
+    ['ph 3.42', 'reading', { ph: 3.42 }],
+    ['1.010 ph 3,4 20 c', 'reading', { sg: 1.01, ph: 3.4, tempC: 20 }],
+    ['racked 4.2 l', 'rack', { volumeL: 4.2 }],
+    ['racked 4200 ml', 'rack', { volumeL: 4.2 }],
+    ['lost 1.5 l', 'removal', { volumeL: 1.5, reason: 'spill' }],
+    ['foamed over 1.5', 'removal', { volumeL: 1.5, reason: 'foam' }],
+    ['fed 1.6 g', 'nutrient', { source: 'organic', massG: 1.6, dose: 2 }],
+    ['fed 0.5 g dap', 'nutrient', { source: 'dap', massG: 0.5 }],
+    ['degassed', 'note', { mark: 'degassed' }],
+    ['smells of sulfur', 'note', { mark: 'sulfur' }],
+    ['Tasted with the neighbours, Too dry', 'note', { text: 'Tasted with the neighbours, Too dry' }],
+  ])('reads “%s”', (typed, kind, payload) => {
+    const event = first(typed);
+    expect(event.kind).toBe(kind);
+    expect(event.payload).toMatchObject(payload);
+  });
+
+  it('takes “fed” for the dose that is planned, every part of it', () => {
+    expect(read('fed').events.map((e) => e.payload)).toEqual([
+      { source: 'organic', massG: 1.6, dose: 2 },
+      { source: 'dap', massG: 0.7, dose: 2 },
+    ]);
+    expect(() => read('fed', { plannedDose: null })).toThrow(/No dose is planned/);
+  });
+
+  it('understands when', () => {
+    expect(read('yesterday 1.062').at).toBe(context.now - 24 * HOUR);
+    expect(read('yesterday 18:40 1.062').at).toBe(midnight - 24 * HOUR + 18 * HOUR + 40 * 60_000);
+    expect(read('today 8:10 1.061').at).toBe(midnight + 8 * HOUR + 10 * 60_000);
+    expect(read('3 h ago fed').at).toBe(context.now - 3 * HOUR);
+    expect(read('2 days ago degassed').at).toBe(context.now - 48 * HOUR);
+  });
+
+  it('offers what was meant by 1048 and 10,48 instead of taking them', () => {
+    for (const typed of ['1048', '10,48', '1.48']) {
+      const attempt = () => read(typed);
+      expect(attempt, typed).toThrow(GravityRefusal);
+      try {
+        attempt();
+      } catch (error) {
+        if (typed !== '1.48') expect((error as GravityRefusal).offered).toBe(1.048);
+        expect((error as GravityRefusal).message).toMatch(/between 0.970 and 1.200/);
+      }
+    }
+  });
+
+  it.each([
+    ['1.048 200c', /200 °C cannot be read/],
+    ['1.048 90c', /between 0 and 60/],
+    ['racked four liters', /not a number/],
+    ['racked 4 kg', /does not measure volume/],
+    ['ph 9', /between 2.5 and 5/],
+    ['14 bx', /fools a refractometer/],
+    ['yesterday', /time without a happening/],
+    ['', /Nothing is typed/],
+  ])('refuses “%s” with one sentence', (typed, sentence) => {
+    expect(() => read(typed)).toThrow(sentence);
+  });
+
+  it('asks whether 68 was Fahrenheit', () => {
+    expect(() => read('1.048 68c')).toThrow(/Did you mean 68 °F/);
+  });
+
+  it('takes a Brix reading before the yeast is in', () => {
+    expect(first('15bx', { pitched: false }).payload).toMatchObject({ sg: expect.closeTo(1.0611, 3) as number });
+  });
+
+  it('reads a bare gallon in the maker’s own system', () => {
+    expect(first('racked 1 gal', { units: 'us' }).payload).toEqual({ volumeL: 3.785411784 });
+    expect(first('racked 1 gal', { units: 'uk' }).payload).toEqual({ volumeL: 4.54609 });
+  });
+});

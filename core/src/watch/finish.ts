@@ -1,0 +1,64 @@
+import { DRY_SUGAR_G_PER_L, afterSugar, stopsAt, yeastType } from '../yeast/index.ts';
+import { ASSUMPTION_RANGES, CENTRAL_ASSUMPTIONS } from '../ledger/index.ts';
+import type { Ledger, ReadingPoint } from '../ledger/index.ts';
+import { propagate } from '../quantities/index.ts';
+import type { Ranged } from '../quantities/index.ts';
+
+const DAY_MS = 86_400_000;
+
+/** Two readings are equal within this, in SG: one home hydrometer's error. */
+export const EQUAL_SG = 0.002;
+/** How far apart two equal readings must lie to prove that it stopped. */
+export const CONFIRM_DAYS = 7;
+
+/** SG at which this share of the fermentable sugar is gone, forward or back from where the ledger stands. */
+export function sgAtShare(ledger: Ledger, share: number): number {
+  const consumeG = ledger.sugarG - (1 - share) * ledger.sugarBasisG;
+  return afterSugar(ledger, consumeG, CENTRAL_ASSUMPTIONS).sg;
+}
+
+/** Where this batch should stop, as a gravity and the sugar left, with their 10–90 % ranges. */
+export function expectedEnd(ledger: Ledger): { sg: Ranged; abv: Ranged; sugarGPerL: Ranged } | null {
+  if (ledger.pitch === null || ledger.waterG <= 0) return null;
+  const { toleranceAbv } = yeastType(ledger.pitch.yeastId);
+  const { ethanolYield, glycerolYield, unfermentableScale } = ASSUMPTION_RANGES;
+  const inputs = [toleranceAbv, DRY_SUGAR_G_PER_L, ethanolYield, glycerolYield, unfermentableScale];
+  return propagate(inputs, ([tolerance = 0, dry = 0, ethanol = 0, glycerol = 0, unfermentable = 1]) => {
+    const moved = ledger.unfermentableG * (unfermentable - 1);
+    const start = { ...ledger, unfermentableG: ledger.unfermentableG + moved, sugarG: Math.max(0, ledger.sugarG - moved) };
+    const stop = stopsAt(start, tolerance, dry, { ethanolYield: ethanol, glycerolYield: glycerol });
+    return { sg: stop.sg, abv: stop.abv, sugarGPerL: stop.sugarGPerL };
+  });
+}
+
+export interface Finish {
+  state: 'moving' | 'waiting' | 'finished';
+  /** The earlier of the two equal readings, or where the wait began. */
+  since: ReadingPoint | null;
+  last: ReadingPoint | null;
+  /** When a second equal reading would prove it. */
+  provenAt: number | null;
+}
+
+/**
+ * Whether fermentation is over: two equal readings a week apart at or below what was expected, never one.
+ * `waiting` means the gravity has stopped there but the week is not over.
+ */
+export function finishOf(ledger: Ledger): Finish {
+  const readings = ledger.readings.filter((reading) => ledger.pitch !== null && reading.at >= ledger.pitch.at);
+  const sweetenedAt = ledger.honeys.findLast((honey) => honey.afterPitch)?.at ?? Number.NEGATIVE_INFINITY;
+  const before = readings.filter((reading) => reading.at <= sweetenedAt);
+  const judged = sweetenedAt > 0 && before.length > 1 && ledger.sulfites.length > 0 ? before : readings.filter((r) => r.at > sweetenedAt);
+  const last = judged.at(-1) ?? null;
+  const end = expectedEnd(ledger);
+  if (last === null || end === null) return { state: 'moving', since: null, last, provenAt: null };
+  let since = last;
+  for (const reading of judged.toReversed()) {
+    if (Math.abs(reading.sg - last.sg) > EQUAL_SG) break;
+    since = reading;
+  }
+  const low = last.sg <= end.sg.high + EQUAL_SG || last.sg < 1 || last.shareGone > 0.98 || judged === before;
+  if (!low) return { state: 'moving', since, last, provenAt: null };
+  const provenAt = since.at + CONFIRM_DAYS * DAY_MS;
+  return { state: last.at >= provenAt ? 'finished' : 'waiting', since, last, provenAt };
+}

@@ -1,0 +1,3 @@
+export * from './dipLine.ts';
+export * from './finish.ts';
+export * from './state.ts';

@@ -1,0 +1,2 @@
+export * from './stop.ts';
+export * from './types.ts';

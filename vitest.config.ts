@@ -1,0 +1,28 @@
+import vue from '@vitejs/plugin-vue';
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  test: {
+    projects: [
+      { test: { name: 'core', environment: 'node', include: ['core/src/**/*.test.ts', 'contract/src/**/*.test.ts', 'scripts/**/*.test.mjs'] } },
+      {
+        test: {
+          name: 'server',
+          environment: 'node',
+          include: ['server/src/**/*.test.ts'],
+          testTimeout: 60_000,
+          hookTimeout: 60_000,
+        },
+      },
+      {
+        plugins: [vue()],
+        test: {
+          name: 'web',
+          environment: 'happy-dom',
+          include: ['web/src/**/*.test.ts'],
+          server: { deps: { inline: ['element-plus'] } },
+        },
+      },
+    ],
+  },
+});
