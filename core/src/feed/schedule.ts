@@ -1,4 +1,6 @@
 import { NUTRIENTS } from '../ledger/index.ts';
+import type { Ledger } from '../ledger/index.ts';
+import { yeastType } from '../yeast/index.ts';
 import type { NitrogenDemand } from '../yeast/index.ts';
 import { HONEY_NITROGEN, nitrogenNeedMgPerL } from './need.ts';
 
@@ -54,4 +56,9 @@ export function planFeeding(sugarGPerL: number, demand: NitrogenDemand, practice
     dapGPerL: i < DAP_DOSES ? dapGPerL / DAP_DOSES : 0,
   }));
   return { needMgPerL, creditMgPerL, doses, suppliedMgPerL: dapGPerL * dapMgPerG + organicGPerL * organicMgPerG, practice };
+}
+
+/** The plan for a batch that is pitched, by the sugar and the yeast it was pitched with; null before. */
+export function feedingPlanOf(ledger: Ledger, practice: FeedingPractice): FeedingPlan | null {
+  return ledger.pitch === null ? null : planFeeding(ledger.pitch.sugarGPerL, yeastType(ledger.pitch.yeastId).demand, practice);
 }

@@ -169,7 +169,7 @@ function applyEvent(ledger: Ledger, event: StandingEvent, assumptions: Assumptio
       const must = mixedOf(ledger);
       ledger.yeastG += massG;
       ledger.pouredG += massG;
-      ledger.pitch ??= { at, yeastId, name, massG, volumeL: must?.volumeL ?? 0, sg: must?.sg ?? 1 };
+      ledger.pitch ??= { at, yeastId, name, massG, volumeL: must?.volumeL ?? 0, sg: must?.sg ?? 1, sugarGPerL: must === null ? 0 : ledger.sugarG / must.volumeL };
       break;
     }
     case 'nutrient': {

@@ -1,4 +1,5 @@
 export * from './assumptions.ts';
+export * from './check.ts';
 export * from './events.ts';
 export * from './figures.ts';
 export * from './fold.ts';

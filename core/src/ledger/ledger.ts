@@ -44,7 +44,7 @@ export interface Ledger {
 
   predictedOg: number | null;
   measuredOg: number | null;
-  pitch: { at: number; yeastId: string; name: string; massG: number; volumeL: number; sg: number } | null;
+  pitch: { at: number; yeastId: string; name: string; massG: number; volumeL: number; sg: number; sugarGPerL: number } | null;
   readings: ReadingPoint[];
   ph: { value: number; at: number } | null;
   tempC: { value: number; at: number } | null;

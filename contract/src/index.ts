@@ -1,0 +1,3 @@
+export * from './batches.ts';
+export * from './events.ts';
+export * from './practice.ts';

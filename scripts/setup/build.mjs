@@ -1,0 +1,38 @@
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { Plain, ROOT, SERVER_DIST, WEB_DIST } from './paths.mjs';
+
+const SOURCES = ['core', 'contract', 'server', 'web', 'package-lock.json'];
+const SKIPPED = new Set(['node_modules', 'dist']);
+
+function addTo(hash, path) {
+  const entries = readdirSync(path, { withFileTypes: true }).sort((a, b) => (a.name < b.name ? -1 : 1));
+  for (const entry of entries) {
+    if (SKIPPED.has(entry.name) || /\.test\.ts$/.test(entry.name)) continue;
+    const full = join(path, entry.name);
+    if (entry.isDirectory()) addTo(hash, full);
+    else hash.update(full.slice(ROOT.length)).update(readFileSync(full));
+  }
+}
+
+/** Builds web and server unless what is built came from these very sources. */
+export function buildIfChanged() {
+  const hash = createHash('sha256');
+  for (const name of SOURCES) {
+    const path = join(ROOT, name);
+    if (name.endsWith('.json')) hash.update(readFileSync(path));
+    else addTo(hash, path);
+  }
+  const digest = hash.digest('hex');
+  const stamp = join(ROOT, 'server', 'dist', '.built-from');
+  const isBuilt = existsSync(stamp) && readFileSync(stamp, 'utf8') === digest && existsSync(SERVER_DIST) && existsSync(join(WEB_DIST, 'index.html'));
+  if (isBuilt) return;
+  console.log('Building…');
+  for (const workspace of ['web', 'server']) {
+    const built = spawnSync(process.execPath, [join(ROOT, 'node_modules', 'vite', 'bin', 'vite.js'), 'build', workspace, '--logLevel', 'warn'], { stdio: 'inherit', cwd: ROOT });
+    if (built.status !== 0) throw new Plain(`the ${workspace} part could not be built; what it said stands above.`);
+  }
+  writeFileSync(stamp, digest);
+}

@@ -1,0 +1,91 @@
+import helmet from '@fastify/helmet';
+import rateLimit from '@fastify/rate-limit';
+import fastifyStatic from '@fastify/static';
+import swagger from '@fastify/swagger';
+import swaggerUi from '@fastify/swagger-ui';
+import Fastify from 'fastify';
+import { jsonSchemaTransform, serializerCompiler, validatorCompiler } from 'fastify-type-provider-zod';
+import type { ZodTypeProvider } from 'fastify-type-provider-zod';
+import type { Sequelize } from 'sequelize';
+import type { Config } from './config.ts';
+import { batchRoutes } from './features/batches/routes.ts';
+import { batchStore } from './features/batches/store.ts';
+import { demoRoutes } from './features/demo/routes.ts';
+import { healthRoutes } from './features/health/routes.ts';
+import { practiceRoutes } from './features/practice/routes.ts';
+import { practiceStore } from './features/practice/store.ts';
+import { HttpProblem, answerError } from './http/errors.ts';
+import { locality } from './http/locality.ts';
+
+export interface Parts {
+  config: Config;
+  sequelize: Sequelize;
+  now: () => number;
+}
+
+/** The whole server, not yet listening. */
+export async function buildApp({ config, sequelize, now }: Parts) {
+  const app = Fastify({
+    logger: config.logLevel === 'silent' ? false : { level: config.logLevel },
+    genReqId: () => crypto.randomUUID(),
+    bodyLimit: 256 * 1024,
+    requestTimeout: 30_000,
+    forceCloseConnections: 'idle',
+  }).withTypeProvider<ZodTypeProvider>();
+  app.setValidatorCompiler(validatorCompiler);
+  app.setSerializerCompiler(serializerCompiler);
+  app.setErrorHandler(answerError);
+  app.addHook('onSend', async (request, reply) => {
+    void reply.header('x-request-id', request.id);
+  });
+
+  await app.register(locality);
+  await app.register(helmet, {
+    contentSecurityPolicy: {
+      useDefaults: false,
+      directives: {
+        'default-src': ["'self'"],
+        'script-src': ["'self'"],
+        'style-src': ["'self'"],
+        'style-src-attr': ["'unsafe-inline'"],
+        'img-src': ["'self'", 'data:'],
+        'worker-src': ["'self'"],
+        'object-src': ["'none'"],
+        'base-uri': ["'self'"],
+        'frame-ancestors': ["'none'"],
+        'form-action': ["'self'"],
+      },
+    },
+    strictTransportSecurity: false,
+  });
+  await app.register(rateLimit, { max: config.requestsPerMinute, timeWindow: 60_000 });
+  await app.register(swagger, {
+    openapi: { info: { title: 'Hollow Bell', description: 'Batches of mead as records of events.', version: '1' } },
+    transform: jsonSchemaTransform,
+  });
+  await app.register(swaggerUi, { routePrefix: '/api/docs', staticCSP: true });
+
+  const cellar = { batches: batchStore(sequelize, now), practice: practiceStore(sequelize), now };
+  await app.register(
+    async (api) => {
+      await api.register(healthRoutes(sequelize));
+      await api.register(practiceRoutes(cellar.practice));
+      await api.register(batchRoutes(cellar.batches));
+      await api.register(demoRoutes(cellar));
+    },
+    { prefix: '/api' },
+  );
+
+  if (config.webRoot !== undefined) {
+    await app.register(fastifyStatic, { root: config.webRoot, wildcard: false, maxAge: '1h', immutable: false });
+  }
+  app.setNotFoundHandler((request, reply) => {
+    const wantsPage = config.webRoot !== undefined && request.method === 'GET' && !request.url.startsWith('/api/') && !/\.\w+$/.test(request.url.split('?')[0] ?? '');
+    if (wantsPage) return reply.header('cache-control', 'no-cache').sendFile('index.html');
+    throw new HttpProblem(404, 'not_found', 'There is nothing at this address.');
+  });
+  app.addHook('onClose', async () => {
+    await sequelize.close();
+  });
+  return { app, cellar };
+}

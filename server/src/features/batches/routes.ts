@@ -1,0 +1,30 @@
+import { appendSchema, appendedSchema, batchSchema, batchSummarySchema, createBatchSchema, errorSchema, renameBatchSchema, replanSchema } from '@hollow-bell/contract';
+import type { NewEvent } from '@hollow-bell/contract';
+import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod';
+import { z } from 'zod';
+import type { BatchStore } from './store.ts';
+
+const params = z.object({ id: z.uuid() });
+const errors = { 400: errorSchema, 404: errorSchema, 409: errorSchema, 422: errorSchema, 503: errorSchema };
+
+export const batchRoutes =
+  (store: BatchStore): FastifyPluginAsyncZod =>
+  async (app) => {
+    const query = z.object({ open: z.enum(['true', 'false']).default('false') });
+    app.get('/batches', { schema: { querystring: query, response: { 200: z.object({ batches: z.array(batchSummarySchema) }) } } }, async (request) => ({
+      batches: await store.list(request.query.open === 'true'),
+    }));
+    app.get('/batches/:id', { schema: { params, response: { 200: batchSchema, ...errors } } }, (request) => store.read(request.params.id));
+    app.post('/batches', { schema: { body: createBatchSchema, response: { 200: batchSchema, ...errors } } }, (request) =>
+      store.create(request.body.id, request.body.name, request.body.plan),
+    );
+    app.patch('/batches/:id', { schema: { params, body: renameBatchSchema, response: { 200: batchSchema, ...errors } } }, (request) =>
+      store.rename(request.params.id, request.body.name),
+    );
+    app.put('/batches/:id/plan', { schema: { params, body: replanSchema, response: { 200: batchSchema, ...errors } } }, (request) =>
+      store.replan(request.params.id, request.body.afterVersion, request.body.plan),
+    );
+    app.post('/batches/:id/events', { schema: { params, body: appendSchema, response: { 200: appendedSchema, ...errors } } }, (request) =>
+      store.append(request.params.id, request.body.afterSeq, request.body.events as NewEvent[]),
+    );
+  };

@@ -1,0 +1,206 @@
+import { randomUUID } from 'node:crypto';
+import { DEFAULT_PRACTICE } from '@hollow-bell/contract';
+import type { BatchPlan, NewEvent } from '@hollow-bell/contract';
+import type { EventContent } from '@hollow-bell/core/ledger';
+import { MEAN_HONEY } from '@hollow-bell/core/ledger';
+import { USUAL_VESSELS } from '@hollow-bell/core/vessel';
+import { yeastType } from '@hollow-bell/core/yeast';
+
+/*
+ * The lamp room of a disused signal box beside an allotment field: honey from a linden avenue, a heather moor and a borage
+ * field. All invented; times are relative to the day it is loaded.
+ */
+
+const HOUR_MS = 3_600_000;
+const DAY_H = 24;
+
+interface DemoBatch {
+  id: string;
+  name: string;
+  plan: BatchPlan;
+  events: NewEvent[];
+}
+
+interface Recipe {
+  name: string;
+  honeys: { name: string; massG: number; moisture?: number }[];
+  waterL: number;
+  yeastId: string;
+  vessel: string;
+  /** Hours before now at which the must was mixed; everything else is hours after that. */
+  mixedHoursAgo: number | null;
+  then: [atHour: number, ...contents: EventContent[]][];
+}
+
+const sg = (value: number, tempC = 19): EventContent => ({ kind: 'reading', payload: { sg: value, tempC, calibrationC: 20 } });
+const ph = (value: number): EventContent => ({ kind: 'reading', payload: { ph: value } });
+const fed = (dose: number, organicG: number, dapG = 0): EventContent[] => [
+  { kind: 'nutrient', payload: { source: 'organic', massG: organicG, dose } },
+  ...(dapG > 0 ? [{ kind: 'nutrient', payload: { source: 'dap', massG: dapG, dose } } as const] : []),
+];
+const mark = (name: 'degassed' | 'clear' | 'stirred', text: string): EventContent => ({ kind: 'note', payload: { text, mark: name } });
+const note = (text: string): EventContent => ({ kind: 'note', payload: { text } });
+const pitched = (yeastId: string, massG: number): EventContent => ({ kind: 'yeast', payload: { yeastId, name: yeastType(yeastId).name, massG } });
+const stabilizedWith = (sulfiteG: number, sorbateG: number): EventContent[] => [
+  { kind: 'sulfite', payload: { salt: 'potassium', massG: sulfiteG } },
+  { kind: 'sorbate', payload: { massG: sorbateG } },
+];
+
+const RECIPES: Recipe[] = [
+  {
+    name: 'Linden for spring',
+    honeys: [{ name: 'linden avenue', massG: 1450, moisture: 0.171 }],
+    waterL: 3.9,
+    yeastId: 'allround',
+    vessel: '10 L bucket',
+    mixedHoursAgo: null,
+    then: [],
+  },
+  {
+    name: 'Heather, strong',
+    honeys: [{ name: 'heather moor', massG: 3050, moisture: 0.19 }],
+    waterL: 6.4,
+    yeastId: 'strong',
+    vessel: '15 L bucket',
+    mixedHoursAgo: 14,
+    then: [
+      [0.5, sg(1.107, 22)],
+      [1, pitched('strong', 7)],
+    ],
+  },
+  {
+    name: 'Borage, even',
+    honeys: [{ name: 'borage field', massG: 2150 }],
+    waterL: 6.2,
+    yeastId: 'allround',
+    vessel: '10 L carboy',
+    mixedHoursAgo: 56,
+    then: [
+      [0.5, sg(1.09, 21)],
+      [1, pitched('allround', 4), note('rehydrated, stirred in air')],
+      [25, mark('degassed', 'degassed before feeding'), ...fed(1, 5.5, 1.4)],
+      [34, { kind: 'removal', payload: { volumeL: 0.6, reason: 'foam' } }],
+      [47, sg(1.079, 20)],
+    ],
+  },
+  {
+    name: 'Linden, plain',
+    honeys: [{ name: 'linden avenue', massG: 5900, moisture: 0.171 }],
+    waterL: 14.8,
+    yeastId: 'strong',
+    vessel: '23 L carboy',
+    mixedHoursAgo: 19 * DAY_H,
+    then: [
+      [0.5, sg(1.101, 21)],
+      [1, pitched('strong', 12)],
+      [25, ...fed(1, 16, 4.5)],
+      [49, ...fed(2, 16, 4.5)],
+      [73, ...fed(3, 16, 4.5)],
+      [4 * DAY_H, sg(1.078, 18)],
+      [5 * DAY_H, ...fed(4, 16)],
+      [8 * DAY_H, sg(1.058, 16)],
+      [13 * DAY_H, sg(1.046, 14), note('frost on the allotment, the room fell to 12 °C at night')],
+      [18.5 * DAY_H, sg(1.046, 14)],
+    ],
+  },
+  {
+    name: 'Borage hydromel',
+    honeys: [{ name: 'borage field', massG: 950 }],
+    waterL: 4.4,
+    yeastId: 'ale',
+    vessel: '5 L jug',
+    mixedHoursAgo: 24 * DAY_H,
+    then: [
+      [0.5, sg(1.058, 20)],
+      [1, pitched('ale', 2.5)],
+      [25, ...fed(1, 2.4, 0.6)],
+      [49, ...fed(2, 2.4, 0.6)],
+      [6 * DAY_H, sg(1.014, 19)],
+      [12 * DAY_H, sg(1.001, 18)],
+      [19 * DAY_H, sg(0.997, 18)],
+      [22 * DAY_H, sg(0.997, 18)],
+    ],
+  },
+  {
+    name: 'Heather, waiting',
+    honeys: [{ name: 'heather moor', massG: 1350, moisture: 0.19 }],
+    waterL: 4.2,
+    yeastId: 'allround',
+    vessel: '5 L jug',
+    mixedHoursAgo: 62 * DAY_H,
+    then: [
+      [0.5, sg(1.083, 20)],
+      [1, pitched('allround', 2.5)],
+      [25, ...fed(1, 3.6, 0.9)],
+      [49, ...fed(2, 3.6, 0.9)],
+      [73, ...fed(3, 3.6, 0.9)],
+      [10 * DAY_H, sg(1.016, 18)],
+      [24 * DAY_H, sg(0.996, 18)],
+      [33 * DAY_H, sg(0.996, 18), { kind: 'rack', payload: { volumeL: 4.75 } }],
+      [58 * DAY_H, mark('clear', 'print can be read through it'), ph(3.42)],
+      [60 * DAY_H, mark('degassed', 'no prickle on the tongue'), sg(0.996, 17)],
+      [61.4 * DAY_H, ...stabilizedWith(0.36, 0.71)],
+    ],
+  },
+  {
+    name: 'Linden B',
+    honeys: [{ name: 'linden avenue', massG: 1480, moisture: 0.171 }],
+    waterL: 4.1,
+    yeastId: 'allround',
+    vessel: '5 L jug',
+    mixedHoursAgo: 71 * DAY_H,
+    then: [
+      [0.5, sg(1.093, 20)],
+      [1, pitched('allround', 3)],
+      [25, ...fed(1, 4.2, 1)],
+      [49, ...fed(2, 4.2, 1)],
+      [73, ...fed(3, 4.2, 1)],
+      [9 * DAY_H, sg(1.03, 18)],
+      [28 * DAY_H, sg(0.997, 18)],
+      [40 * DAY_H, sg(0.997, 18), { kind: 'rack', payload: { volumeL: 4.72 } }],
+      [62 * DAY_H, mark('clear', 'bright'), ph(3.38)],
+      [64 * DAY_H, mark('degassed', 'stirred until still')],
+      [66 * DAY_H, ...stabilizedWith(0.33, 0.62)],
+      [68 * DAY_H, sg(0.997, 17)],
+    ],
+  },
+  {
+    name: 'Heather of last winter',
+    honeys: [{ name: 'heather moor', massG: 1500, moisture: 0.188 }],
+    waterL: 4,
+    yeastId: 'allround',
+    vessel: '5 L jug',
+    mixedHoursAgo: 300 * DAY_H,
+    then: [
+      [0.5, sg(1.092, 20)],
+      [1, pitched('allround', 3)],
+      [12 * DAY_H, sg(1.018, 18)],
+      [40 * DAY_H, sg(0.997, 18)],
+      [55 * DAY_H, sg(0.997, 18), { kind: 'rack', payload: { volumeL: 4.6 } }],
+      [120 * DAY_H, sg(0.997, 16), { kind: 'bottling', payload: { bottles: [{ sizeMl: 750, count: 5 }, { sizeMl: 375, count: 2 }] } }],
+      [290 * DAY_H, { kind: 'note', payload: { text: 'dry, long, smoke and heather; better than in spring', mark: 'tasting' } }],
+    ],
+  },
+];
+
+function planOf(recipe: Recipe): BatchPlan {
+  const vessel = USUAL_VESSELS.find(({ name }) => name === recipe.vessel);
+  if (vessel === undefined) throw new Error(`no vessel “${recipe.vessel}”`);
+  const honeys = recipe.honeys.map((honey) => ({ moisture: MEAN_HONEY.moisture, unfermentable: MEAN_HONEY.unfermentable, ...honey }));
+  return { must: { honeys, waterL: recipe.waterL, yeastId: recipe.yeastId, vessel, roomTempC: 17 }, practice: { ...DEFAULT_PRACTICE, roomTempC: 17 } };
+}
+
+/** The demo batches as they stand at `now`. */
+export function demoBatches(now: number): DemoBatch[] {
+  return RECIPES.map((recipe) => {
+    const plan = planOf(recipe);
+    const mixedAt = now - (recipe.mixedHoursAgo ?? 0) * HOUR_MS;
+    const pours: EventContent[] = [
+      ...plan.must.honeys.map((payload): EventContent => ({ kind: 'honey', payload })),
+      { kind: 'water', payload: { volumeL: recipe.waterL } },
+    ];
+    const rows: Recipe['then'] = recipe.mixedHoursAgo === null ? [] : [[0, ...pours], ...recipe.then];
+    const events = rows.flatMap(([atHour, ...contents]) => contents.map((content) => ({ ...content, id: randomUUID(), happenedAt: Math.round(mixedAt + atHour * HOUR_MS) })));
+    return { id: randomUUID(), name: recipe.name, plan, events };
+  });
+}

@@ -1,0 +1,27 @@
+import { buildApp } from './app.ts';
+import { readConfig } from './config.ts';
+import type { ConfigInput } from './config.ts';
+import { connect } from './database/connect.ts';
+import { migratorOf } from './database/migrate.ts';
+import { loadDemoCellar } from './features/demo/load.ts';
+
+export interface Running {
+  address: string;
+  stop: () => Promise<void>;
+}
+
+/** Migrates, loads the demo cellar into an empty database if wanted, and listens. */
+export async function startServer(input: ConfigInput, options: { demo: boolean }): Promise<Running> {
+  const config = readConfig(input);
+  const sequelize = connect(config.databaseUrl);
+  try {
+    await migratorOf(sequelize).up();
+    const { app, cellar } = await buildApp({ config, sequelize, now: () => Date.now() });
+    if (options.demo) await loadDemoCellar(cellar);
+    const address = await app.listen({ host: config.host, port: config.port });
+    return { address, stop: () => app.close() };
+  } catch (error) {
+    await sequelize.close();
+    throw error;
+  }
+}
