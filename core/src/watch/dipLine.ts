@@ -162,3 +162,23 @@ export function readDipLine(typed: string, context: DipContext): DipReading {
   }
   return { at, ...read };
 }
+
+/**
+ * Takes a batch's name off the front of the line: the words that begin exactly one name, as many as fit
+ * (“linden 1.048” is clear while only one batch begins with linden).
+ *
+ * @returns the batch and the rest, null where no batch or more than one is meant
+ */
+export function takeBatchName<B extends { name: string }>(typed: string, batches: readonly B[]): { batch: B; rest: string } | null {
+  const words = typed.trim().split(/\s+/);
+  const plain = (text: string): string => text.toLowerCase().replace(/[^\p{L}\p{N} ]/gu, '');
+  for (let count = words.length; count > 0; count--) {
+    const start = plain(words.slice(0, count).join(' '));
+    if (start === '') continue;
+    const meant = batches.filter((batch) => `${plain(batch.name)} `.startsWith(`${start} `));
+    const [only] = meant;
+    if (only !== undefined && meant.length === 1) return { batch: only, rest: words.slice(count).join(' ') };
+    if (meant.length > 1) return null;
+  }
+  return null;
+}

@@ -1,0 +1,28 @@
+import { NUTRIENTS } from '../ledger/index.ts';
+import type { NutrientId } from '../ledger/index.ts';
+import type { DoseNow, DoseState } from './progress.ts';
+import type { FeedingPlan } from './schedule.ts';
+
+/** One stretch of the nitrogen drawing, by this school's count, mg N/L. */
+export interface NitrogenBar {
+  kind: 'honey' | NutrientId;
+  label: string;
+  state: DoseState;
+  fromMgPerL: number;
+  toMgPerL: number;
+}
+
+/** What brings the nitrogen, laid end to end: the honey's own, then dose by dose for the volume that is there now. */
+export function nitrogenBars(plan: FeedingPlan, doses: readonly DoseNow[], volumeL: number): NitrogenBar[] {
+  const bars: NitrogenBar[] = [{ kind: 'honey', label: 'honey', state: 'given', fromMgPerL: 0, toMgPerL: plan.creditMgPerL }];
+  const add = (dose: DoseNow, kind: NutrientId, grams: number, mgPerG: number): void => {
+    if (grams <= 0 || volumeL <= 0) return;
+    const fromMgPerL = bars.at(-1)?.toMgPerL ?? 0;
+    bars.push({ kind, label: `dose ${dose.dose.number}, ${NUTRIENTS[kind].name}`, state: dose.state, fromMgPerL, toMgPerL: fromMgPerL + (grams * mgPerG) / volumeL });
+  };
+  for (const dose of doses) {
+    add(dose, 'organic', dose.organicG, NUTRIENTS.organic.aminoN * 1000 * plan.practice.organicCredit);
+    add(dose, 'dap', dose.dapG, NUTRIENTS.dap.ammoniumN * 1000);
+  }
+  return bars;
+}

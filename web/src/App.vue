@@ -1,0 +1,69 @@
+<script setup lang="ts">
+import { onMounted } from 'vue';
+import KeysSheet from './parts/KeysSheet.vue';
+import NoticeBar from './parts/NoticeBar.vue';
+import TopBar from './parts/TopBar.vue';
+import { useCellarLight } from './composables/useCellarLight.ts';
+import FirstStart from './places/FirstStart.vue';
+import { useOutbox } from './stores/outbox.ts';
+import { usePractice } from './stores/practice.ts';
+
+const house = usePractice();
+const outbox = useOutbox();
+useCellarLight();
+
+onMounted(async () => {
+  await house.load();
+  await outbox.flush();
+});
+</script>
+
+<template>
+  <a class="skip visually-hidden" href="#place">Skip to the work</a>
+  <main v-if="!house.loaded" class="waiting">
+    <p v-if="house.problem === ''" class="quiet">Opening the cellar…</p>
+    <template v-else>
+      <p>{{ house.problem }}</p>
+      <el-button type="primary" @click="house.load()">Try again</el-button>
+    </template>
+  </main>
+  <FirstStart v-else-if="house.saved === null" />
+  <template v-else>
+    <TopBar />
+    <NoticeBar />
+    <main id="place"><RouterView /></main>
+    <KeysSheet />
+  </template>
+</template>
+
+<style scoped>
+main {
+  max-width: 1280px;
+  margin: 0 auto;
+  padding: 0 32px 32px;
+}
+
+.waiting {
+  display: grid;
+  justify-items: start;
+  gap: 14px;
+  padding-top: 80px;
+}
+
+.skip:focus {
+  position: fixed;
+  z-index: 50;
+  inset: 8px auto auto 8px;
+  width: auto;
+  height: auto;
+  clip-path: none;
+  padding: 8px 12px;
+  background: var(--paper);
+}
+
+@media (max-width: 720px) {
+  main {
+    padding: 0 16px 28px;
+  }
+}
+</style>

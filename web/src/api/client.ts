@@ -1,0 +1,50 @@
+import type { ApiError, Batch, BatchPlan, BatchSummary, NewEvent, Practice } from '@hollow-bell/contract';
+import type { BatchEvent } from '@hollow-bell/core/ledger';
+
+/** An answer from the server that is not a success, or no answer at all (`away`). */
+export class ApiFailure extends Error {
+  readonly code: ApiError['code'] | 'away';
+  readonly since: BatchEvent[];
+
+  constructor(code: ApiError['code'] | 'away', message: string, since: BatchEvent[] = []) {
+    super(message);
+    this.code = code;
+    this.since = since;
+  }
+
+  /** Worth trying again with the same request: nothing was refused, nobody answered. */
+  get isPassing(): boolean {
+    return ['away', 'database_away', 'too_many'].includes(this.code);
+  }
+}
+
+const AWAY = 'Hollow Bell does not answer just now. What you wrote is kept here and will be sent again.';
+
+async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
+  let response: Response;
+  try {
+    response = await fetch(`/api${path}`, {
+      method,
+      ...(body === undefined ? {} : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
+      signal: AbortSignal.timeout(20_000),
+    });
+  } catch {
+    throw new ApiFailure('away', AWAY);
+  }
+  const answer: unknown = await response.json().catch(() => null);
+  if (response.ok) return answer as T;
+  const error = answer as ApiError | null;
+  if (error?.code === undefined) throw new ApiFailure('away', AWAY);
+  throw new ApiFailure(error.code, error.message, error.since);
+}
+
+export const api = {
+  practice: () => call<{ practice: Practice | null }>('GET', '/practice'),
+  savePractice: (practice: Practice) => call<{ practice: Practice }>('PUT', '/practice', practice),
+  loadDemo: () => call<{ filled: boolean }>('POST', '/demo'),
+  batches: () => call<{ batches: BatchSummary[] }>('GET', '/batches'),
+  batch: (id: string) => call<Batch>('GET', `/batches/${id}`),
+  createBatch: (id: string, name: string, plan: BatchPlan) => call<Batch>('POST', '/batches', { id, name, plan }),
+  replan: (id: string, afterVersion: number, plan: BatchPlan) => call<Batch>('PUT', `/batches/${id}/plan`, { afterVersion, plan }),
+  append: (id: string, afterSeq: number, events: NewEvent[]) => call<{ lastSeq: number; events: BatchEvent[] }>('POST', `/batches/${id}/events`, { afterSeq, events }),
+};

@@ -1,0 +1,21 @@
+import type { Quantity, Ranged, Sentence } from '@hollow-bell/core/quantities';
+import { useNow } from '@vueuse/core';
+import { computed } from 'vue';
+import { shown, shownParts, shownRange, shownSentence } from '../shown/format.ts';
+import type { QuantityKind, Reader } from '../shown/format.ts';
+import { usePractice } from '../stores/practice.ts';
+
+/** Figures and sentences as this maker reads them. */
+export function useReader() {
+  const house = usePractice();
+  const clock = useNow({ interval: 20_000 });
+  const reader = computed<Reader>(() => ({ units: house.practice.units, locale: undefined, now: clock.value.getTime() }));
+  return {
+    reader,
+    show: (kind: QuantityKind, value: number): string => shown(kind, value, reader.value),
+    showQuantity: (quantity: Quantity): string => shown(quantity.kind, quantity.value, reader.value),
+    parts: (kind: QuantityKind, value: number) => shownParts(kind, value, reader.value),
+    range: (kind: QuantityKind, range: Ranged): string => shownRange(kind, range, reader.value),
+    tell: (sentence: Sentence): string => shownSentence(sentence, reader.value),
+  };
+}

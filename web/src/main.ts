@@ -1,0 +1,9 @@
+import '@fontsource-variable/atkinson-hyperlegible-mono/wght.css';
+import '@fontsource-variable/atkinson-hyperlegible-next/wght.css';
+import { createPinia } from 'pinia';
+import { createApp } from 'vue';
+import App from './App.vue';
+import './look/theme.css';
+import { router } from './router.ts';
+
+createApp(App).use(createPinia()).use(router).mount('#app');

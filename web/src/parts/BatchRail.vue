@@ -1,0 +1,135 @@
+<script setup lang="ts">
+import { STATIONS } from '@hollow-bell/core/rounds';
+import type { Station } from '@hollow-bell/core/rounds';
+import { computed } from 'vue';
+
+const props = defineProps<{ batchId: string; now: Station; here: Station; isNew?: boolean }>();
+
+const NAMES: Record<Station, string> = {
+  formulate: 'Formulate',
+  pitch: 'Pitch',
+  feed: 'Feed',
+  watch: 'Watch',
+  clear: 'Clear',
+  stabilize: 'Stabilize',
+  sweeten: 'Sweeten',
+  bottle: 'Bottle',
+  taste: 'Taste',
+};
+const knots = computed(() => {
+  const reached = STATIONS.indexOf(props.now);
+  return STATIONS.map((station, i) => ({ station, name: NAMES[station], state: i < reached ? 'done' : i === reached ? 'now' : 'ahead' }));
+});
+</script>
+
+<template>
+  <nav class="rail no-print" aria-label="Stations of this batch">
+    <ol>
+      <li v-for="knot in knots" :key="knot.station" :class="[knot.state, { here: knot.station === here }]">
+        <component
+          :is="isNew ? 'span' : 'RouterLink'"
+          v-bind="isNew ? {} : { to: { name: 'station', params: { id: batchId, station: knot.station } } }"
+          :aria-current="knot.station === here ? 'page' : undefined"
+        >
+          <i class="knot" aria-hidden="true" />{{ knot.name }}<span class="visually-hidden">, {{ knot.state }}</span>
+        </component>
+      </li>
+    </ol>
+  </nav>
+</template>
+
+<style scoped>
+ol {
+  position: relative;
+  display: grid;
+  gap: 15px;
+}
+
+ol::before {
+  content: '';
+  position: absolute;
+  inset: 10px auto 10px 8px;
+  border-left: 3px dotted var(--bronze);
+}
+
+a,
+li > span {
+  position: relative;
+  display: flex;
+  align-items: center;
+  gap: 11px;
+  min-height: 24px;
+  color: var(--soot-2);
+  text-decoration: none;
+}
+
+a:hover {
+  color: var(--soot);
+}
+
+.knot {
+  width: 15px;
+  height: 15px;
+  margin-left: 2px;
+  flex: none;
+  border: 2px solid var(--bronze);
+  border-radius: 50%;
+  background: var(--limewash);
+}
+
+.done .knot {
+  background: var(--bronze);
+}
+
+.now .knot {
+  background: linear-gradient(90deg, var(--bronze) 50%, var(--limewash) 50%);
+}
+
+.here a,
+.here > span {
+  color: var(--soot);
+  font-weight: 720;
+  font-size: 17px;
+}
+
+.here .knot {
+  width: 19px;
+  height: 19px;
+  margin-left: 0;
+  border-color: var(--soot);
+  box-shadow: inset 0 0 0 3px var(--wax-soft);
+}
+
+@media (max-width: 900px) {
+  .rail {
+    overflow-x: auto;
+    scrollbar-width: none;
+  }
+
+  ol {
+    grid-auto-flow: column;
+    justify-content: start;
+    gap: 18px;
+    padding: 4px 2px 10px;
+  }
+
+  ol::before {
+    inset: auto 8px 38px;
+    border-left: 0;
+    border-top: 3px dotted var(--bronze);
+  }
+
+  a,
+  li > span {
+    flex-direction: column;
+    gap: 4px;
+    min-height: 44px;
+    font-size: 13px;
+  }
+
+  .here a,
+  .here > span {
+    font-size: 14px;
+  }
+}
+</style>

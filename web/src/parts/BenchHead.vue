@@ -1,0 +1,24 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { useReader } from '../composables/useReader.ts';
+import { useBatch } from '../stores/batch.ts';
+
+const store = useBatch();
+const { show } = useReader();
+const DAY_MS = 86_400_000;
+const about = computed(() => {
+  const pitch = store.ledger.pitch;
+  const vessel = store.batch?.plan.must.vessel.name ?? '';
+  const volume = store.view === null || store.ledger.bottled !== null ? '' : `, ${show('volumeL', store.view.volumeL)} in the ${vessel}`;
+  if (store.ledger.bottled !== null) return 'bottled';
+  return pitch === null ? (store.view === null ? 'not yet mixed' : `mixed, no yeast yet${volume}`) : `day ${Math.floor((store.now - pitch.at) / DAY_MS)}${volume}`;
+});
+</script>
+
+<template>
+  <header class="bench-head">
+    <h1>{{ store.batch?.name }}</h1>
+    <span class="beside">{{ about }}</span>
+    <span class="quiet"><slot /></span>
+  </header>
+</template>

@@ -1,0 +1,108 @@
+<script setup lang="ts">
+import type { Ranged, Working } from '@hollow-bell/core/quantities';
+import { computed } from 'vue';
+import { useReader } from '../composables/useReader.ts';
+import type { QuantityKind } from '../shown/format.ts';
+import RangeBar from './RangeBar.vue';
+
+const props = defineProps<{ label: string; kind: QuantityKind; figure: Ranged; working?: Working; bar?: boolean; note?: string }>();
+
+const { parts, range } = useReader();
+const value = computed(() => parts(props.kind, props.figure.value));
+const spread = computed(() => range(props.kind, props.figure));
+</script>
+
+<template>
+  <div class="figure" :data-figure="label">
+    <el-popover :disabled="working === undefined" trigger="click" :width="360" placement="bottom-start">
+      <template #reference>
+        <button type="button" class="press" :class="{ plain: working === undefined }" :aria-label="`${label}: ${value.join(' ')}. Show working`">
+          <span class="label">{{ label }}</span>
+          <span class="value"
+            ><span class="big number">{{ value[0] }}</span> <span class="unit">{{ value[1] }}</span></span
+          >
+          <RangeBar v-if="bar === true" class="bar" :figure="figure" />
+          <span class="range small quiet">{{ spread === '' ? (note ?? '') : note === undefined ? spread : `${spread}, ${note}` }}</span>
+        </button>
+      </template>
+      <div v-if="working !== undefined" class="working">
+        <b>{{ label }}</b>
+        <p class="mono formula">{{ working.formula }}</p>
+        <dl>
+          <template v-for="input in working.inputs" :key="input.name">
+            <dt>{{ input.name }}</dt>
+            <dd>{{ input.shown }}</dd>
+          </template>
+        </dl>
+        <p v-if="working.school !== undefined" class="small">School: {{ working.school }}</p>
+        <p class="small quiet">{{ working.source }}</p>
+      </div>
+    </el-popover>
+  </div>
+</template>
+
+<style scoped>
+.press {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  grid-template-areas: 'label value' 'bar range';
+  align-items: baseline;
+  gap: 2px 14px;
+  width: 100%;
+  padding: 8px 0;
+  border: 0;
+  background: none;
+  color: inherit;
+  text-align: left;
+  font-size: inherit;
+  cursor: pointer;
+}
+
+.press.plain {
+  cursor: default;
+}
+
+.label {
+  grid-area: label;
+}
+
+.value {
+  grid-area: value;
+  text-align: right;
+  white-space: nowrap;
+}
+
+.unit {
+  font-weight: 640;
+}
+
+.bar {
+  grid-area: bar;
+  align-self: center;
+}
+
+.range {
+  grid-area: range;
+  text-align: right;
+}
+
+.working {
+  display: grid;
+  gap: 8px;
+}
+
+.formula {
+  font-size: 13px;
+}
+
+dl {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 3px 12px;
+  font-size: 13px;
+}
+
+dd {
+  font-weight: 640;
+}
+</style>

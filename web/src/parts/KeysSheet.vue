@@ -1,0 +1,69 @@
+<script setup lang="ts">
+import { onKeyStroke } from '@vueuse/core';
+import { ref } from 'vue';
+import { useRouter } from 'vue-router';
+
+const open = ref(false);
+const router = useRouter();
+let leader = 0;
+
+const KEYS: [string, string][] = [
+  ['/', 'to the dip line'],
+  ['g r', 'to Rounds'],
+  ['g b', 'to Batches'],
+  ['n', 'a new batch'],
+  ['?', 'this sheet'],
+  ['Esc', 'empties the dip line, closes what is open'],
+];
+const DIPS: [string, string][] = [
+  ['1.048 21c', 'a gravity, and how warm the sample was'],
+  ['ph 3.42', 'an acidity'],
+  ['fed', 'the dose that is planned, as planned'],
+  ['fed 1.6 g organic', 'another amount'],
+  ['degassed · stirred · clear · hazy', 'what you did or see'],
+  ['racked 4.2 l', 'and what is left'],
+  ['lost 1.5 l · foamed over 1.5 l', 'what is gone'],
+  ['yesterday 18:40 1.062', 'the same, earlier'],
+];
+
+onKeyStroke(['?', 'n', 'g', 'r', 'b'], (event) => {
+  if (event.ctrlKey || event.metaKey || event.altKey) return;
+  if (event.target instanceof HTMLElement && event.target.closest('input, textarea, [contenteditable]') !== null) return;
+  const led = event.timeStamp - leader < 1200;
+  if (event.key === '?') open.value = true;
+  else if (event.key === 'g') leader = event.timeStamp;
+  else if (event.key === 'n') void router.push({ name: 'new' });
+  else if (led) void router.push({ name: event.key === 'r' ? 'rounds' : 'batches' });
+});
+</script>
+
+<template>
+  <el-dialog v-model="open" title="Keys" width="min(560px, 92vw)">
+    <dl>
+      <template v-for="[key, does] in KEYS" :key="key"
+        ><dt class="mono">{{ key }}</dt>
+        <dd>{{ does }}</dd></template
+      >
+    </dl>
+    <h2>What the dip line understands</h2>
+    <dl>
+      <template v-for="[key, does] in DIPS" :key="key"
+        ><dt class="mono">{{ key }}</dt>
+        <dd>{{ does }}</dd></template
+      >
+    </dl>
+  </el-dialog>
+</template>
+
+<style scoped>
+dl {
+  display: grid;
+  grid-template-columns: minmax(120px, 44%) 1fr;
+  gap: 6px 16px;
+  margin-bottom: 18px;
+}
+
+h2 {
+  margin-bottom: 8px;
+}
+</style>

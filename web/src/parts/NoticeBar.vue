@@ -1,0 +1,78 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { useAttempt } from '../composables/useAttempt.ts';
+import { useReader } from '../composables/useReader.ts';
+import { eventSentence } from '../shown/events.ts';
+import { useBatch } from '../stores/batch.ts';
+import { useOutbox } from '../stores/outbox.ts';
+
+const store = useBatch();
+const outbox = useOutbox();
+const { tell } = useReader();
+const { refusal, attempt } = useAttempt();
+const waiting = computed(() => outbox.parcels.filter((parcel) => parcel.since === null).length);
+const others = computed(() => (store.conflict?.since ?? []).map((event) => tell(eventSentence(event))).join('; '));
+</script>
+
+<template>
+  <div class="notices no-print" aria-live="polite">
+    <p v-if="outbox.away !== '' && waiting > 0" class="notice away" role="status">
+      {{ outbox.away }} <b>{{ waiting }} waiting.</b> <button type="button" class="link" @click="outbox.flush()">Try now</button>
+    </p>
+    <div v-if="store.conflict !== null" class="notice stop" role="alert">
+      <p>
+        Another window wrote to this batch: <b>{{ others }}</b
+        >. Yours, “{{ store.conflict.typed }}”, is kept and not yet written.
+      </p>
+      <el-button type="primary" @click="store.settle('write')">Write mine after it</el-button>
+      <el-button @click="store.settle('leave')">Leave mine out</el-button>
+    </div>
+    <p v-else-if="outbox.refused !== null" class="notice stop" role="alert">
+      {{ outbox.refused.sentence }} Not written: “{{ outbox.refused.typed }}”. <button type="button" class="link" @click="outbox.refused = null">Understood</button>
+    </p>
+    <p v-else-if="store.lastWritten !== null && waiting === 0" class="notice" role="status">
+      Written: {{ store.lastWritten.told }}.
+      <button type="button" class="link" @click="attempt(() => store.undo())">Undo</button>
+      <button type="button" class="link" aria-label="Dismiss" @click="store.lastWritten = null">Dismiss</button>
+      <span v-if="refusal !== ''" class="refusal">{{ refusal }}</span>
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.notices {
+  max-width: 1280px;
+  margin: 0 auto;
+  padding: 0 32px;
+}
+
+.notice {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 14px;
+  padding: 6px 12px;
+  border-left: 4px solid var(--verdigris);
+  background: var(--verdigris-soft);
+}
+
+.away {
+  border-color: var(--wax-fill);
+  background: var(--wax-soft);
+}
+
+.stop {
+  border-color: var(--madder);
+  background: var(--madder-soft);
+}
+
+.stop p {
+  flex: 1 1 300px;
+}
+
+@media (max-width: 720px) {
+  .notices {
+    padding: 0 16px;
+  }
+}
+</style>

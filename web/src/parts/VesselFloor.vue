@@ -1,0 +1,136 @@
+<script setup lang="ts">
+import type { BatchSummary } from '@hollow-bell/contract';
+import { viewOf } from '@hollow-bell/core/ledger';
+import type { Ask } from '@hollow-bell/core/rounds';
+import { sectionOf } from '@hollow-bell/core/vessel';
+import { stateOf } from '@hollow-bell/core/watch';
+import { useElementSize } from '@vueuse/core';
+import { computed, ref } from 'vue';
+import { useReader } from '../composables/useReader.ts';
+import { liquidColor } from '../look/liquidColor.ts';
+import BellMark from './BellMark.vue';
+import VesselSection from './VesselSection.vue';
+
+const props = defineProps<{ standing: { batch: BatchSummary; asks: Ask[] }[] }>();
+
+const { show, reader } = useReader();
+const floor = ref<HTMLElement | null>(null);
+const { width } = useElementSize(floor);
+const TALLEST_PX = 214;
+const NARROWEST_COLUMN_PX = 118;
+const DAY_MS = 86_400_000;
+
+/** One scale for all, so that a jug looks small beside a carboy. */
+const scale = computed(() => {
+  const sections = props.standing.map(({ batch }) => sectionOf(batch.plan.must.vessel));
+  const tallest = Math.max(1, ...sections.map((section) => section.heightCm.at(-1) ?? 0));
+  const widths = sections.reduce((sum, section) => sum + 2 * Math.max(...section.radiusCm), 0);
+  const room = Math.max(width.value, NARROWEST_COLUMN_PX * sections.length) - 24 * sections.length;
+  return Math.min(TALLEST_PX / tallest, Math.max(2, room / Math.max(1, widths)));
+});
+
+const vessels = computed(() =>
+  props.standing.map(({ batch, asks }) => {
+    const { ledger } = batch;
+    const view = viewOf(ledger);
+    const state = stateOf(ledger, reader.value.now);
+    const day = ledger.pitch === null ? null : Math.floor((reader.value.now - ledger.pitch.at) / DAY_MS);
+    return {
+      batch,
+      bell: asks[0]?.bell ?? 'still',
+      sg: view === null ? '' : show('sg', view.sg),
+      about: `${day === null ? 'no yeast yet' : `day ${day}`} · ${state.phase}`,
+      layers: view === null ? [] : [{ liters: view.volumeL, color: liquidColor(ledger.honeys.map((honey) => honey.name)), label: '' }],
+      leesL: ledger.yeastG / 250,
+      foaming: state.phase === 'active' || state.phase === 'lag',
+    };
+  }),
+);
+</script>
+
+<template>
+  <div ref="floor" class="scroll">
+    <ol class="floor" aria-label="Vessels" :style="{ minWidth: `${vessels.length * NARROWEST_COLUMN_PX}px` }">
+      <li v-for="vessel in vessels" :key="vessel.batch.id" :data-batch="vessel.batch.name">
+        <RouterLink :to="{ name: 'batch', params: { id: vessel.batch.id } }">
+          <span class="stand"
+            ><VesselSection
+              :vessel="vessel.batch.plan.must.vessel"
+              :layers="vessel.layers"
+              :scale="scale"
+              :lees-l="vessel.leesL"
+              :foaming="vessel.foaming"
+              airlock
+              :title="`${vessel.batch.name} in a ${vessel.batch.plan.must.vessel.name}`"
+          /></span>
+          <b>{{ vessel.batch.name }}</b>
+          <span class="sg">{{ vessel.sg }}</span>
+          <span class="about small quiet"><BellMark :bell="vessel.bell" />{{ vessel.about }}</span>
+        </RouterLink>
+      </li>
+    </ol>
+  </div>
+</template>
+
+<style scoped>
+.scroll {
+  overflow-x: auto;
+  scrollbar-width: thin;
+}
+
+.floor {
+  display: flex;
+  align-items: end;
+  position: relative;
+}
+
+.floor li {
+  flex: 1 1 0;
+  min-width: 0;
+}
+
+a {
+  display: grid;
+  justify-items: center;
+  text-align: center;
+  text-decoration: none;
+}
+
+.stand {
+  display: grid;
+  justify-items: center;
+  width: 100%;
+  margin-bottom: 8px;
+  border-bottom: 2px solid var(--soot);
+  box-shadow: 0 5px 0 var(--floor);
+}
+
+.stand :deep(svg) {
+  margin-bottom: -2px;
+}
+
+b {
+  padding: 6px 4px 0;
+  line-height: 1.2;
+}
+
+.sg {
+  font-size: 23px;
+  font-weight: 740;
+  line-height: 1.25;
+}
+
+.about {
+  display: flex;
+  align-items: center;
+  gap: 5px;
+  padding: 0 4px 4px;
+  line-height: 1.25;
+  min-height: 34px;
+}
+
+.about svg {
+  width: 18px;
+  height: 17px;
+}
+</style>

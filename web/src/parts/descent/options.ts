@@ -1,0 +1,146 @@
+import type { Ranged, UnitSystem } from '@hollow-bell/core/quantities';
+import { celsiusToF } from '@hollow-bell/core/quantities';
+import type { EChartsOption } from 'echarts/types/dist/shared';
+
+export interface DescentData {
+  startAt: number;
+  endAt: number;
+  readings: { at: number; sg: number; plusMinus: number; tempC: number | null; follows: boolean }[];
+  happenings: { at: number; told: string }[];
+  /** Gravity at which a third of the sugar is gone. */
+  thirdBreakSg: number | null;
+  /** Where this yeast should stop. */
+  end: Ranged | null;
+  units: UnitSystem;
+}
+
+export interface ChartColors {
+  ink: string;
+  quiet: string;
+  rule: string;
+  bronze: string;
+  verdigris: string;
+  madder: string;
+  endBand: string;
+  ground: string;
+}
+
+const DAY_MS = 86_400_000;
+const FONT = 'Atkinson Hyperlegible Next Variable';
+const MONO = 'Atkinson Hyperlegible Mono Variable';
+
+/** Lowest and highest gravity to show: all readings, the break and the end, a little air, whole hundredths. */
+function gravityExtent(data: DescentData): [number, number] {
+  const values = [
+    ...data.readings.flatMap((r) => [r.sg - r.plusMinus, r.sg + r.plusMinus]),
+    ...(data.end === null ? [] : [data.end.low]),
+    ...(data.thirdBreakSg === null ? [] : [data.thirdBreakSg]),
+  ];
+  if (values.length === 0) return [0.99, 1.12];
+  return [Math.floor((Math.min(...values) - 0.003) * 100) / 100, Math.ceil((Math.max(...values) + 0.003) * 100) / 100];
+}
+
+/** The descent of gravity in days from the first event, with error bars, happenings, the third break and the expected end. */
+export function descentOptions(data: DescentData, colors: ChartColors): EChartsOption {
+  const day = (at: number): number => (at - data.startAt) / DAY_MS;
+  const [low, high] = gravityExtent(data);
+  const lastDay = Math.max(2, Math.ceil(day(data.endAt) * 1.08));
+  const followed = data.readings.filter((r) => r.follows);
+  const warm = (tempC: number): number => (data.units === 'us' ? celsiusToF(tempC) : tempC);
+  const temps = data.readings.flatMap((r) => (r.tempC === null ? [] : [[day(r.at), warm(r.tempC)]]));
+  const label = { fontFamily: FONT, fontSize: 12 };
+  return {
+    animation: false,
+    textStyle: { fontFamily: FONT, color: colors.ink },
+    grid: [
+      { left: 54, right: 12, top: 26, height: '66%' },
+      { left: 54, right: 12, bottom: 24, height: '12%' },
+    ],
+    xAxis: [
+      {
+        gridIndex: 0,
+        type: 'value',
+        min: 0,
+        max: lastDay,
+        splitLine: { show: false },
+        axisLine: { show: false },
+        axisTick: { show: false },
+        axisLabel: { formatter: (value: number) => `day ${Math.round(value * 10) / 10}`, fontFamily: MONO, color: colors.quiet, hideOverlap: true },
+      },
+      { gridIndex: 1, type: 'value', min: 0, max: lastDay, show: false },
+    ],
+    yAxis: [
+      {
+        gridIndex: 0,
+        type: 'value',
+        min: low,
+        max: high,
+        interval: high - low > 0.07 ? 0.02 : 0.01,
+        splitLine: { lineStyle: { color: colors.rule } },
+        axisLabel: { formatter: (value: number) => value.toFixed(3), fontFamily: MONO, color: colors.quiet },
+      },
+      {
+        gridIndex: 1,
+        type: 'value',
+        scale: true,
+        splitNumber: 2,
+        splitLine: { lineStyle: { color: colors.rule } },
+        axisLabel: { formatter: (value: number) => `${Math.round(value)}°`, fontFamily: MONO, color: colors.quiet },
+      },
+    ],
+    series: [
+      {
+        name: 'gravity',
+        type: 'line',
+        data: followed.map((r) => [day(r.at), r.sg]),
+        lineStyle: { color: colors.ink, width: 1.8 },
+        itemStyle: { color: colors.ink },
+        symbol: 'circle',
+        symbolSize: 8,
+        markLine: {
+          symbol: 'none',
+          silent: true,
+          label: { ...label, position: 'insideEndTop' },
+          data: [
+            ...(data.thirdBreakSg === null
+              ? []
+              : [{ yAxis: data.thirdBreakSg, lineStyle: { color: colors.bronze, type: 'dashed' as const }, label: { formatter: 'one third of the sugar gone', color: colors.bronze } }]),
+            ...data.happenings.map(({ at, told }, i) => ({
+              xAxis: day(at),
+              lineStyle: { color: colors.bronze, width: 1, opacity: 0.5, type: 'solid' as const },
+              label: { formatter: told, color: colors.bronze, rotate: 0, position: 'insideEndTop' as const, align: 'left' as const, distance: [-3, 2 + 14 * (i % 3)] as [number, number] },
+            })),
+          ],
+        },
+        ...(data.end === null
+          ? {}
+          : {
+              markArea: {
+                silent: true,
+                itemStyle: { color: colors.endBand, opacity: 0.55 },
+                label: { ...label, color: colors.quiet, position: 'insideRight' as const },
+                data: [[{ name: 'where this yeast should stop', yAxis: data.end.low }, { yAxis: data.end.high }]],
+              },
+            }),
+      },
+      {
+        name: 'error',
+        type: 'line',
+        data: data.readings.flatMap((r) => [[day(r.at), r.sg - r.plusMinus], [day(r.at), r.sg + r.plusMinus], ['-', '-']]),
+        symbol: 'none',
+        lineStyle: { color: colors.ink, width: 1.6 },
+        silent: true,
+      },
+      {
+        name: 'not followed',
+        type: 'line',
+        data: data.readings.filter((r) => !r.follows).map((r) => [day(r.at), r.sg]),
+        lineStyle: { opacity: 0 },
+        symbol: 'emptyCircle',
+        symbolSize: 9,
+        itemStyle: { color: colors.madder },
+      },
+      { name: 'temperature', type: 'line', xAxisIndex: 1, yAxisIndex: 1, data: temps, symbolSize: 4, lineStyle: { color: colors.verdigris, width: 1.4 }, itemStyle: { color: colors.verdigris } },
+    ],
+  };
+}

@@ -1,0 +1,40 @@
+<script setup lang="ts">
+import type { Station } from '@hollow-bell/core/rounds';
+import { computed, defineAsyncComponent, watch } from 'vue';
+import type { Component } from 'vue';
+import BatchRail from '../parts/BatchRail.vue';
+import { useBatch } from '../stores/batch.ts';
+
+const props = defineProps<{ id: string; station?: string }>();
+
+const store = useBatch();
+watch(
+  () => props.id,
+  (id) => void store.open(id),
+  { immediate: true },
+);
+
+const BENCHES: Record<Station, Component> = {
+  formulate: defineAsyncComponent(() => import('../stations/FormulateStation.vue')),
+  pitch: defineAsyncComponent(() => import('../stations/PitchStation.vue')),
+  feed: defineAsyncComponent(() => import('../stations/FeedStation.vue')),
+  watch: defineAsyncComponent(() => import('../stations/WatchStation.vue')),
+  clear: defineAsyncComponent(() => import('../stations/ClearStation.vue')),
+  stabilize: defineAsyncComponent(() => import('../stations/StabilizeStation.vue')),
+  sweeten: defineAsyncComponent(() => import('../stations/SweetenStation.vue')),
+  bottle: defineAsyncComponent(() => import('../stations/BottleStation.vue')),
+  taste: defineAsyncComponent(() => import('../stations/TasteStation.vue')),
+};
+const here = computed(() => (props.station as Station | undefined) ?? store.station);
+</script>
+
+<template>
+  <p v-if="store.problem !== '' && store.batch === null" class="refusal" role="alert">
+    {{ store.problem }} <button type="button" class="link" @click="store.open(id)">Try again</button>
+  </p>
+  <p v-else-if="store.batch === null || store.batch.id !== id" class="quiet">Opening the batch…</p>
+  <div v-else class="with-rail">
+    <BatchRail :batch-id="id" :now="store.station" :here="here" />
+    <component :is="BENCHES[here]" />
+  </div>
+</template>

@@ -1,0 +1,59 @@
+<script setup lang="ts">
+import { DEFAULT_PRACTICE } from '@hollow-bell/contract';
+import { ref } from 'vue';
+import { useRouter } from 'vue-router';
+import { api } from '../api/client.ts';
+import PracticeFields from '../parts/PracticeFields.vue';
+import { useAttempt } from '../composables/useAttempt.ts';
+import { usePractice } from '../stores/practice.ts';
+
+const house = usePractice();
+const router = useRouter();
+const { refusal, busy, attempt } = useAttempt();
+const practice = ref({ ...DEFAULT_PRACTICE });
+
+async function begin(demo: boolean): Promise<void> {
+  await attempt(async () => {
+    if (demo) await api.loadDemo();
+    await house.save(practice.value);
+    await router.replace({ name: demo ? 'rounds' : 'batches' });
+  });
+}
+</script>
+
+<template>
+  <main class="first">
+    <img src="/favicon.svg" alt="" width="44" height="44" />
+    <h1>Three questions, then the cellar.</h1>
+    <p class="quiet">Each has an answer already; all can be changed later, and a batch may differ.</p>
+    <PracticeFields v-model="practice" />
+    <div class="deeds">
+      <el-button type="primary" :loading="busy" @click="begin(false)">Begin with an empty cellar</el-button>
+      <el-button :loading="busy" @click="begin(true)">Look around a made-up one</el-button>
+    </div>
+    <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
+    <p class="small quiet">
+      Hollow Bell computes and reminds; it does not know your cellar. Local rules on making alcohol come first, and when in doubt, do not drink it.
+    </p>
+  </main>
+</template>
+
+<style scoped>
+.first {
+  display: grid;
+  gap: 16px;
+  max-width: 720px;
+  margin: 0 auto;
+  padding: 56px 20px 40px;
+}
+
+.deeds {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+}
+
+.deeds :deep(.el-button + .el-button) {
+  margin-left: 0;
+}
+</style>

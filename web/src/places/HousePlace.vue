@@ -1,0 +1,37 @@
+<script setup lang="ts">
+import { ref } from 'vue';
+import PracticeFields from '../parts/PracticeFields.vue';
+import { useAttempt } from '../composables/useAttempt.ts';
+import { usePractice } from '../stores/practice.ts';
+
+const house = usePractice();
+const { refusal, busy, attempt } = useAttempt();
+const practice = ref({ ...house.practice });
+const saved = ref(false);
+
+async function save(): Promise<void> {
+  saved.value = await attempt(() => house.save(practice.value));
+}
+</script>
+
+<template>
+  <section class="house">
+    <h1>House</h1>
+    <p class="quiet">Your units and your schools. New batches begin with them; batches that are under way keep theirs.</p>
+    <PracticeFields v-model="practice" @update:model-value="saved = false" />
+    <div>
+      <el-button type="primary" :loading="busy" @click="save">Keep these</el-button>
+      <span v-if="saved" class="quiet" role="status"> Kept.</span>
+    </div>
+    <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
+  </section>
+</template>
+
+<style scoped>
+.house {
+  display: grid;
+  gap: 16px;
+  max-width: 720px;
+  padding-top: 14px;
+}
+</style>

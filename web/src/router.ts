@@ -1,0 +1,16 @@
+import { STATIONS } from '@hollow-bell/core/rounds';
+import { createRouter, createWebHistory } from 'vue-router';
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', name: 'rounds', component: () => import('./places/RoundsPlace.vue') },
+    { path: '/batches', name: 'batches', component: () => import('./places/BatchesPlace.vue') },
+    { path: '/batches/new', name: 'new', component: () => import('./places/NewBatchPlace.vue') },
+    { path: '/batches/:id', name: 'batch', component: () => import('./places/BatchPlace.vue'), props: true },
+    { path: `/batches/:id/:station(${STATIONS.join('|')})`, name: 'station', component: () => import('./places/BatchPlace.vue'), props: true },
+    { path: '/house', name: 'house', component: () => import('./places/HousePlace.vue') },
+    { path: '/:rest(.*)*', name: 'nowhere', component: () => import('./places/NowherePlace.vue') },
+  ],
+  scrollBehavior: (_to, _from, saved) => saved ?? { top: 0 },
+});

@@ -1,0 +1,45 @@
+import type { BatchEvent, StandingEvent } from '@hollow-bell/core/ledger';
+import { NUTRIENTS } from '@hollow-bell/core/ledger';
+import { gravity, massG, phValue, say, tempC, volumeL } from '@hollow-bell/core/quantities';
+import type { Sentence } from '@hollow-bell/core/quantities';
+
+const REASONS = { sample: 'taken as a sample', foam: 'foamed over', spill: 'lost', lees: 'left on the lees' } as const;
+
+function readingSentence({ sg, tempC: warm, ph }: Extract<StandingEvent, { kind: 'reading' }>['payload']): Sentence {
+  const parts: Sentence[] = [];
+  if (sg !== undefined) parts.push(say`${gravity(sg)}`);
+  if (ph !== undefined) parts.push(say`pH ${phValue(ph)}`);
+  const told = parts.flatMap((part, i) => (i === 0 ? part : [', ', ...part]));
+  if (warm === undefined) return told;
+  return told.length === 0 ? say`${tempC(warm)}` : [...told, ...say` at ${tempC(warm)}`];
+}
+
+/** An event as one line of the log. */
+export function eventSentence(event: BatchEvent): Sentence {
+  switch (event.kind) {
+    case 'honey':
+      return say`poured ${massG(event.payload.massG)} ${event.payload.name} honey`;
+    case 'water':
+      return say`poured ${volumeL(event.payload.volumeL)} water`;
+    case 'yeast':
+      return say`pitched ${massG(event.payload.massG)} ${event.payload.name}`;
+    case 'nutrient':
+      return say`fed ${massG(event.payload.massG)} ${NUTRIENTS[event.payload.source].name}`;
+    case 'sulfite':
+      return say`${massG(event.payload.massG)} ${event.payload.salt} metabisulfite`;
+    case 'sorbate':
+      return say`${massG(event.payload.massG)} potassium sorbate`;
+    case 'removal':
+      return say`${volumeL(event.payload.volumeL)} ${REASONS[event.payload.reason]}`;
+    case 'reading':
+      return readingSentence(event.payload);
+    case 'rack':
+      return say`racked, ${volumeL(event.payload.volumeL)} left`;
+    case 'bottling':
+      return [`bottled ${event.payload.bottles.map(({ count, sizeMl }) => `${count} × ${sizeMl} ml`).join(', ')}`];
+    case 'note':
+      return [event.payload.text];
+    case 'amendment':
+      return [event.payload.replacement === null ? 'took an entry back' : 'corrected an entry'];
+  }
+}

@@ -1,0 +1,112 @@
+import type { Quantity, Ranged, Sentence, UnitSystem } from '@hollow-bell/core/quantities';
+import { SHOWN_UNITS, UNIT_SYMBOL, celsiusToF, massFromG, volumeFromL } from '@hollow-bell/core/quantities';
+
+export type QuantityKind = Quantity['kind'];
+
+/** How the maker reads: units, locale, and the time it is. */
+export interface Reader {
+  units: UnitSystem;
+  locale: string | undefined;
+  now: number;
+}
+
+const DAY_MS = 86_400_000;
+/** Below this, mass is shown in grams in every system: nutrients and salts are weighed in grams. */
+const SMALL_MASS_G = 200;
+
+function fixed(value: number, digits: number, locale: string | undefined): string {
+  const tidy = Math.abs(value) < 0.5 * 10 ** -digits ? 0 : value;
+  return tidy.toLocaleString(locale, { minimumFractionDigits: digits, maximumFractionDigits: digits });
+}
+
+const digitsFor = (value: number): number => (Math.abs(value) < 10 ? 2 : Math.abs(value) < 100 ? 1 : 0);
+const NBSP = '\u00a0';
+
+function shownMass(massG: number, { units, locale }: Reader): [string, string] {
+  if (massG < SMALL_MASS_G || (units === 'metric' && massG < 1000)) {
+    return [fixed(massG, massG < 1 ? 2 : massG < 100 ? 1 : 0, locale), 'g'];
+  }
+  const unit = SHOWN_UNITS[units].mass;
+  const value = massFromG(massG, unit);
+  return [fixed(value, digitsFor(value), locale), UNIT_SYMBOL[unit]];
+}
+
+function shownVolume(volumeL: number, { units, locale }: Reader): [string, string] {
+  const unit = SHOWN_UNITS[units].volume;
+  const value = volumeFromL(volumeL, unit);
+  return [fixed(value, digitsFor(value), locale), UNIT_SYMBOL[unit]];
+}
+
+function shownTemp(tempC: number, { units, locale }: Reader): [string, string] {
+  const value = units === 'us' ? celsiusToF(tempC) : tempC;
+  return [fixed(value, Math.abs(value - Math.round(value)) < 0.05 ? 0 : 1, locale), units === 'us' ? '°F' : '°C'];
+}
+
+/** A moment as makers say it: “today 16:40”, “yesterday 8:10”, “Sat 18:40”, “2 November”. */
+export function shownWhen(at: number, { now, locale }: Reader): string {
+  const date = new Date(at);
+  const midnight = new Date(now).setHours(0, 0, 0, 0);
+  const daysAgo = Math.round((midnight - new Date(at).setHours(0, 0, 0, 0)) / DAY_MS);
+  const clock = date.toLocaleTimeString(locale, { hour: '2-digit', minute: '2-digit' });
+  if (daysAgo === 0) return `today ${clock}`;
+  if (daysAgo === 1) return `yesterday ${clock}`;
+  if (daysAgo === -1) return `tomorrow ${clock}`;
+  if (Math.abs(daysAgo) < 7) return `${date.toLocaleDateString(locale, { weekday: 'short' })} ${clock}`;
+  const sameYear = date.getFullYear() === new Date(now).getFullYear();
+  return date.toLocaleDateString(locale, { day: 'numeric', month: 'long', ...(sameYear ? {} : { year: 'numeric' }) });
+}
+
+function shownHours(hours: number, locale: string | undefined): [string, string] {
+  return hours >= 72.5 ? [fixed(hours / 24, 0, locale), 'days'] : [fixed(hours, hours < 3 ? 1 : 0, locale), 'h'];
+}
+
+/** Number and unit of a quantity, apart, in the maker's units. */
+export function shownParts(kind: QuantityKind, value: number, reader: Reader): [number: string, unit: string] {
+  const { locale } = reader;
+  switch (kind) {
+    case 'massG':
+      return shownMass(value, reader);
+    case 'volumeL':
+      return shownVolume(value, reader);
+    case 'tempC':
+      return shownTemp(value, reader);
+    case 'sg':
+      return [fixed(value, 3, locale), ''];
+    case 'abv':
+      return [fixed(value, 1, locale), '% vol'];
+    case 'percent':
+      return [fixed(value, 0, locale), '%'];
+    case 'gPerL':
+      return [fixed(value, value < 9.95 ? 1 : 0, locale), 'g/L'];
+    case 'mgPerL':
+      return [fixed(value, 0, locale), 'mg/L'];
+    case 'volumes':
+      return [fixed(value, 1, locale), 'volumes'];
+    case 'bar':
+      return [fixed(value, 1, locale), 'bar'];
+    case 'ph':
+      return [fixed(value, 2, locale), ''];
+    case 'hours':
+      return shownHours(value, locale);
+    case 'when':
+      return [shownWhen(value, reader), ''];
+  }
+}
+
+export function shown(kind: QuantityKind, value: number, reader: Reader): string {
+  const [number, unit] = shownParts(kind, value, reader);
+  return unit === '' ? number : `${number}${NBSP}${unit}`;
+}
+
+/** “1.106 – 1.118”; empty where the range is nothing. */
+export function shownRange(kind: QuantityKind, range: Ranged, reader: Reader): string {
+  const [low] = shownParts(kind, range.low, reader);
+  const [high, unit] = shownParts(kind, range.high, reader);
+  if (range.low === range.high || low === high) return '';
+  return `${low} – ${high}${unit === '' ? '' : `${NBSP}${unit}`}`;
+}
+
+/** A whole sentence as text, for buttons, titles and messages. */
+export function shownSentence(sentence: Sentence, reader: Reader): string {
+  return sentence.map((part) => (typeof part === 'string' ? part : shown(part.kind, part.value, reader))).join('');
+}

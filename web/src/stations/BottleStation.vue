@@ -1,0 +1,110 @@
+<script setup lang="ts">
+import { BOTTLE_SIZES_ML, countBottles } from '@hollow-bell/core/bottle';
+import { whyNotBottle } from '@hollow-bell/core/stabilize';
+import { computed, ref } from 'vue';
+import BatchLog from '../parts/BatchLog.vue';
+import BellMark from '../parts/BellMark.vue';
+import BenchHead from '../parts/BenchHead.vue';
+import QuantityField from '../parts/QuantityField.vue';
+import SentenceText from '../parts/SentenceText.vue';
+import { useAttempt } from '../composables/useAttempt.ts';
+import { useReader } from '../composables/useReader.ts';
+import { useBatch } from '../stores/batch.ts';
+
+const store = useBatch();
+const { show, tell } = useReader();
+const { refusal, busy, attempt } = useAttempt();
+const lostL = ref<number | null>(0.1);
+const counts = ref<(number | null)[]>(BOTTLE_SIZES_ML.map(() => 0));
+const stop = computed(() => whyNotBottle(store.ledger, store.now));
+const availableL = computed(() => Math.max(0, (store.view?.volumeL ?? 0) - (lostL.value ?? 0)));
+const ifAlone = computed(() => BOTTLE_SIZES_ML.map((sizeMl) => ({ sizeMl, ...countBottles(availableL.value, sizeMl) })));
+const chosen = computed(() => BOTTLE_SIZES_ML.map((sizeMl, i) => ({ sizeMl, count: Math.round(counts.value[i] ?? 0) })).filter(({ count }) => count > 0));
+const filledL = computed(() => chosen.value.reduce((sum, { sizeMl, count }) => sum + (sizeMl * count) / 1000, 0));
+const leftL = computed(() => availableL.value - filledL.value);
+
+function fillWith(index: number): void {
+  const others = BOTTLE_SIZES_ML.reduce((sum, sizeMl, i) => (i === index ? sum : sum + (sizeMl * (counts.value[i] ?? 0)) / 1000), 0);
+  counts.value[index] = countBottles(availableL.value - others, BOTTLE_SIZES_ML[index] ?? 750).full;
+}
+
+const record = (): Promise<boolean> =>
+  attempt(() => store.write([{ kind: 'bottling', payload: { bottles: chosen.value } }], `bottled ${chosen.value.map(({ count, sizeMl }) => `${count} × ${sizeMl} ml`).join(', ')}`));
+</script>
+
+<template>
+  <section>
+    <BenchHead>{{ tell(store.state.sentence) }}</BenchHead>
+    <div class="columns">
+      <div v-if="store.ledger.bottled !== null" class="stack">
+        <h2>In bottles since {{ show('when', store.ledger.bottled.at) }}</h2>
+        <div class="pairs">
+          <p v-for="bottle in store.ledger.bottled.bottles" :key="bottle.sizeMl">
+            <span>{{ bottle.sizeMl }} ml</span><b>{{ bottle.count }}</b>
+          </p>
+        </div>
+      </div>
+      <div v-else-if="stop !== null" class="stack">
+        <p class="stop" role="alert" data-test="no-bottling"><BellMark bell="cracked" /><span>Not into closed glass yet. <SentenceText :sentence="stop" /></span></p>
+        <p class="quiet">This stop cannot be overridden: burst glass hurts whoever stands beside it. Under an airlock the mead can wait.</p>
+      </div>
+      <div v-else class="stack">
+        <p>
+          <b>{{ show('volumeL', store.view?.volumeL ?? 0) }}</b> stand ready. Taste it first: what the glass says now, the bottle keeps.
+        </p>
+        <QuantityField v-model="lostL" kind="volume" label="left behind on lees and in the hose" class="lost" />
+        <ul class="sizes">
+          <li v-for="(size, i) in ifAlone" :key="size.sizeMl">
+            <b>{{ size.sizeMl }} ml</b>
+            <span class="quiet small">alone: {{ size.full }} full, {{ Math.round(size.remainderMl) }} ml over</span>
+            <QuantityField v-model="counts[i]!" kind="count" :label="`bottles of ${size.sizeMl} ml`" hide-label />
+            <button type="button" class="link" @click="fillWith(i)">as many as fit</button>
+          </li>
+        </ul>
+        <p>
+          Filled: <b data-test="filled">{{ show('volumeL', filledL) }}</b
+          >, over: <b>{{ show('volumeL', Math.max(0, leftL)) }}</b
+          ><span v-if="leftL < -0.005" class="refusal"> More bottles than mead: {{ show('volumeL', -leftL) }} short.</span>
+        </p>
+        <p class="caution">
+          Clean, then sanitize, with a fresh solution. Fill down the side from the bottom, leave about 13 mm under a cork. The label names the honey, the alcohol, and “contains sulfites” where they are in.
+        </p>
+        <div class="deeds">
+          <el-button type="primary" :loading="busy" :disabled="chosen.length === 0 || leftL < -0.005" @click="record">Bottled {{ chosen.reduce((sum, { count }) => sum + count, 0) }}</el-button>
+        </div>
+        <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
+      </div>
+      <BatchLog />
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.stop {
+  display: grid;
+  grid-template-columns: 34px 1fr;
+  padding: 12px;
+  border-left: 4px solid var(--madder);
+  background: var(--madder-soft);
+}
+
+.lost {
+  max-width: 260px;
+}
+
+.sizes li {
+  display: grid;
+  grid-template-columns: 90px 1fr 110px auto;
+  align-items: center;
+  gap: 14px;
+  min-height: 48px;
+  border-bottom: 1px solid var(--rule);
+}
+
+@media (max-width: 720px) {
+  .sizes li {
+    grid-template-columns: 70px 1fr;
+    padding: 6px 0;
+  }
+}
+</style>

@@ -1,0 +1,57 @@
+<script setup lang="ts">
+import type { Mark } from '@hollow-bell/core/ledger';
+import { ref } from 'vue';
+import BatchLog from '../parts/BatchLog.vue';
+import BenchHead from '../parts/BenchHead.vue';
+import GateRow from '../parts/GateRow.vue';
+import QuantityField from '../parts/QuantityField.vue';
+import { useAttempt } from '../composables/useAttempt.ts';
+import { useReader } from '../composables/useReader.ts';
+import { useBatch } from '../stores/batch.ts';
+
+const store = useBatch();
+const { tell, show } = useReader();
+const { refusal, busy, attempt } = useAttempt();
+const rackedL = ref<number | null>(null);
+const MARKS: { mark: Mark; deed: string; text: string }[] = [
+  { mark: 'clear', deed: 'It is clear', text: 'clear: print can be read through it' },
+  { mark: 'hazy', deed: 'Still hazy', text: 'hazy' },
+  { mark: 'degassed', deed: 'Degassed', text: 'degassed: no prickle on the tongue' },
+];
+const write = (mark: Mark, text: string): Promise<boolean> => attempt(() => store.write([{ kind: 'note', payload: { text, mark } }], text));
+
+async function rack(): Promise<void> {
+  const volumeL = rackedL.value;
+  if (volumeL !== null && (await attempt(() => store.write([{ kind: 'rack', payload: { volumeL } }], `racked, ${show('volumeL', volumeL)} left`)))) rackedL.value = null;
+}
+</script>
+
+<template>
+  <section>
+    <BenchHead>{{ tell(store.state.sentence) }}</BenchHead>
+    <GateRow :gates="store.gates.slice(0, 3)" class="three" />
+    <div class="columns">
+      <div class="stack">
+        <h2>Rack</h2>
+        <p class="quiet">Quietly, from bottom to bottom: each racking costs oxygen. Rack when the lees stand above 10 to 12 mm or the first fermentation is over, not by habit.</p>
+        <form class="deeds" @submit.prevent="rack">
+          <QuantityField v-model="rackedL" kind="volume" label="left in the new vessel" />
+          <el-button type="primary" native-type="submit" :loading="busy" :disabled="rackedL === null || rackedL <= 0">Racked</el-button>
+        </form>
+        <h2>Look and taste</h2>
+        <div class="deeds">
+          <el-button v-for="{ mark, deed, text } in MARKS" :key="mark" :loading="busy" @click="write(mark, text)">{{ deed }}</el-button>
+        </div>
+        <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
+        <p class="caution">A full carboy is heavy and slippery: set it down before you need a hand. Topping up with water thins the mead; top up with its like.</p>
+      </div>
+      <BatchLog />
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.deeds {
+  align-items: end;
+}
+</style>

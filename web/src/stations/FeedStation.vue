@@ -1,0 +1,108 @@
+<script setup lang="ts">
+import { AMMONIUM_CUTOFF_ABV, N_PER_SUGAR, grapeMustNitrogenMgPerL } from '@hollow-bell/core/feed';
+import type { DoseNow } from '@hollow-bell/core/feed';
+import type { EventContent } from '@hollow-bell/core/ledger';
+import { brixFromSg } from '@hollow-bell/core/liquid';
+import { exactly } from '@hollow-bell/core/quantities';
+import { yeastType } from '@hollow-bell/core/yeast';
+import { computed, ref } from 'vue';
+import BatchLog from '../parts/BatchLog.vue';
+import BenchHead from '../parts/BenchHead.vue';
+import DoseRow from '../parts/DoseRow.vue';
+import FigureValue from '../parts/FigureValue.vue';
+import NitrogenLedger from '../parts/NitrogenLedger.vue';
+import { useAttempt } from '../composables/useAttempt.ts';
+import { useReader } from '../composables/useReader.ts';
+import { useBatch } from '../stores/batch.ts';
+
+const store = useBatch();
+const { show } = useReader();
+const { refusal, attempt } = useAttempt();
+const giving = ref<number | null>(null);
+const yeast = computed(() => (store.ledger.pitch === null ? null : yeastType(store.ledger.pitch.yeastId)));
+const grapeCheck = computed(() => (store.ledger.pitch === null ? null : grapeMustNitrogenMgPerL(brixFromSg(store.ledger.pitch.sg))));
+const needWorking = computed(() => {
+  const demand = yeast.value?.demand ?? 'medium';
+  const sugar = store.ledger.pitch?.sugarGPerL ?? 0;
+  return {
+    formula: 'need = mg of nitrogen per g of sugar × g of sugar per liter at the pitch',
+    inputs: [
+      { name: 'sugar at the pitch', shown: `${sugar.toFixed(0)} g/L` },
+      { name: `a ${demand}-demand yeast`, shown: `${N_PER_SUGAR[demand]} mg/g` },
+      { name: 'table for grape must', shown: grapeCheck.value === null ? 'does not reach this must' : `${grapeCheck.value.toFixed(0)} mg/L` },
+    ],
+    source: 'Trade figures by demand; check table Bisson & Butzke, Am. J. Enol. Vitic. 51 (2000) 168.',
+    school: `organic nitrogen counted ${store.feeding?.practice.organicCredit === 1 ? 'at face value' : `${store.feeding?.practice.organicCredit} times`}`,
+  };
+});
+
+async function give(dose: DoseNow, organicG: number, dapG: number): Promise<void> {
+  const number = dose.dose.number;
+  const events: EventContent[] = [
+    { source: 'organic' as const, massG: organicG },
+    { source: 'dap' as const, massG: dapG },
+  ]
+    .filter(({ massG }) => massG > 0)
+    .map((part) => ({ kind: 'nutrient', payload: { ...part, dose: number } }));
+  giving.value = number;
+  await attempt(() => store.write(events, `dose ${number}, ${show('massG', organicG + dapG)}`));
+  giving.value = null;
+}
+</script>
+
+<template>
+  <section>
+    <BenchHead v-if="yeast !== null">{{ yeast.name }}, {{ yeast.demand }} demand</BenchHead>
+    <BenchHead v-else />
+    <p v-if="store.feeding === null" class="quiet none">The feeding is worked out from the sugar at the pitch. Pitch first.</p>
+    <div v-else class="columns">
+      <div class="stack">
+        <div class="needs">
+          <FigureValue label="Nitrogen it needs" kind="mgPerL" :figure="exactly(store.feeding.needMgPerL)" :working="needWorking" />
+          <FigureValue label="Honey brings" kind="mgPerL" :figure="{ value: store.feeding.creditMgPerL, low: 10, high: 30 }" />
+          <FigureValue label="This plan gives" kind="mgPerL" :figure="exactly(store.feeding.suppliedMgPerL)" :note="needWorking.school" />
+        </div>
+        <NitrogenLedger :feeding="store.feeding" :doses="store.doses" :volume-l="store.view?.volumeL ?? 0" />
+        <ul class="rule-top" aria-label="Doses">
+          <DoseRow v-for="dose in store.doses" :key="dose.dose.number" :dose="dose" :of="store.doses.length" :busy="giving === dose.dose.number" @give="(organicG, dapG) => give(dose, organicG, dapG)" />
+        </ul>
+        <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
+        <p class="caution">
+          Degas slowly before every dose: powder gives the gas a place to form, and the must erupts. No ammonium while rehydrating, and none above {{ AMMONIUM_CUTOFF_ABV }} % vol: it stays as a
+          salty taste and feeds what spoils mead. DAP cut with urea leaves off-flavors; ask before you buy.
+        </p>
+      </div>
+      <BatchLog />
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.needs {
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+  gap: 24px;
+  border-bottom: 1px solid var(--rule);
+}
+
+.needs :deep(.press) {
+  grid-template-columns: 1fr;
+  grid-template-areas: 'label' 'value' 'range';
+}
+
+.needs :deep(.value),
+.needs :deep(.range) {
+  text-align: left;
+}
+
+.none {
+  padding: 30px 0;
+}
+
+@media (max-width: 720px) {
+  .needs {
+    grid-template-columns: 1fr 1fr;
+    gap: 4px 16px;
+  }
+}
+</style>

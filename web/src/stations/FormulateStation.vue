@@ -1,0 +1,59 @@
+<script setup lang="ts">
+import type { MustPlan } from '@hollow-bell/core/must';
+import { useRouter } from 'vue-router';
+import { api } from '../api/client.ts';
+import BenchHead from '../parts/BenchHead.vue';
+import MustBench from '../parts/MustBench.vue';
+import SentenceText from '../parts/SentenceText.vue';
+import { useReader } from '../composables/useReader.ts';
+import { eventSentence } from '../shown/events.ts';
+import { useBatch } from '../stores/batch.ts';
+import { computed } from 'vue';
+
+const store = useBatch();
+const router = useRouter();
+const { show } = useReader();
+const isPlanned = computed(() => store.ledger.pouredG === 0);
+const pours = computed(() => store.log.filter(({ standing, withdrawn }) => !withdrawn && ['honey', 'water'].includes(standing.kind)).toReversed());
+
+async function save(_name: string, must: MustPlan): Promise<void> {
+  const batch = store.batch;
+  if (batch === null) return;
+  store.batch = await api.replan(batch.id, batch.planVersion, { ...batch.plan, must });
+  await router.push({ name: 'station', params: { id: batch.id, station: 'pitch' } });
+}
+</script>
+
+<template>
+  <MustBench v-if="store.batch !== null && isPlanned" :initial="store.batch.plan.must" :name="store.batch.name" deed="Save the plan" :save="save" />
+  <section v-else-if="store.batch !== null">
+    <BenchHead>mixed; the plan is kept as it was</BenchHead>
+    <div class="columns">
+      <div class="stack">
+        <h2>Planned</h2>
+        <div class="pairs">
+          <p v-for="honey in store.batch.plan.must.honeys" :key="honey.name">
+            <span>{{ honey.name }} honey</span><b>{{ show('massG', honey.massG) }}</b>
+          </p>
+          <p>
+            <span>water</span><b>{{ show('volumeL', store.batch.plan.must.waterL) }}</b>
+          </p>
+        </div>
+        <h2>Poured</h2>
+        <ul class="pairs">
+          <li v-for="entry in pours" :key="entry.first.id"><SentenceText :sentence="eventSentence(entry.standing)" /><span class="quiet small">{{ show('when', entry.standing.happenedAt) }}</span></li>
+        </ul>
+      </div>
+      <div class="stack">
+        <div class="pairs">
+          <p>
+            <span>Gravity by the recipe</span><b>{{ store.ledger.predictedOg === null ? '' : show('sg', store.ledger.predictedOg) }}</b>
+          </p>
+          <p>
+            <span>Gravity measured</span><b>{{ store.ledger.measuredOg === null ? 'not measured' : show('sg', store.ledger.measuredOg) }}</b>
+          </p>
+        </div>
+      </div>
+    </div>
+  </section>
+</template>

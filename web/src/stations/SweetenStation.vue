@@ -1,0 +1,152 @@
+<script setup lang="ts">
+import { MEAN_HONEY } from '@hollow-bell/core/ledger';
+import { Refusal } from '@hollow-bell/core/quantities';
+import { firstShutGate } from '@hollow-bell/core/stabilize';
+import { honeyToReachG, sweeten, whatItWouldBecome } from '@hollow-bell/core/sweeten';
+import type { SweetTarget } from '@hollow-bell/core/sweeten';
+import { stabilizedAt } from '@hollow-bell/core/watch';
+import { yeastType } from '@hollow-bell/core/yeast';
+import { fillOf } from '@hollow-bell/core/vessel';
+import { computed, ref } from 'vue';
+import BenchHead from '../parts/BenchHead.vue';
+import GateRow from '../parts/GateRow.vue';
+import GlassLadder from '../parts/GlassLadder.vue';
+import PickList from '../parts/PickList.vue';
+import QuantityField from '../parts/QuantityField.vue';
+import SentenceText from '../parts/SentenceText.vue';
+import SweetOutcome from '../parts/SweetOutcome.vue';
+import { useAttempt } from '../composables/useAttempt.ts';
+import { useReader } from '../composables/useReader.ts';
+import { useBatch } from '../stores/batch.ts';
+
+const store = useBatch();
+const { show, tell } = useReader();
+const { refusal, busy, attempt } = useAttempt();
+const honeyName = ref(store.batch?.plan.must.honeys[0]?.name ?? 'linden');
+const honey = { moisture: MEAN_HONEY.moisture, unfermentable: MEAN_HONEY.unfermentable };
+const by = ref<'sg' | 'sugar'>('sg');
+const WAYS = [
+  { value: 'sg', label: 'a gravity' },
+  { value: 'sugar', label: 'grams of sugar per liter' },
+] as const;
+const wantedSg = ref<number | null>(null);
+const wantedSugar = ref<number | null>(null);
+const glassG = ref<number | null>(null);
+const target = computed<SweetTarget | null>(() => {
+  if (by.value === 'sg') return wantedSg.value === null ? null : { sg: wantedSg.value };
+  return wantedSugar.value === null ? null : { sugarGPerL: wantedSugar.value };
+});
+const answer = computed<{ honeyG: number; refusal: string } | null>(() => {
+  if (glassG.value !== null) return { honeyG: glassG.value, refusal: '' };
+  if (target.value === null || store.view === null) return null;
+  try {
+    return { honeyG: honeyToReachG(store.ledger, honey, target.value), refusal: '' };
+  } catch (error) {
+    if (error instanceof Refusal) return { honeyG: 0, refusal: error.message };
+    throw error;
+  }
+});
+const result = computed(() => (answer.value === null || answer.value.honeyG <= 0 ? null : sweeten(store.ledger, answer.value.honeyG, honey)));
+const shut = computed(() => firstShutGate(store.gates));
+const fits = computed(() => (result.value === null || store.batch === null ? null : fillOf(store.batch.plan.must.vessel.capacityL, result.value.volumeL)));
+const fate = computed(() => {
+  const { pitch } = store.ledger;
+  if (answer.value === null || pitch === null || answer.value.honeyG <= 0) return null;
+  return whatItWouldBecome(store.ledger, answer.value.honeyG, honey, yeastType(pitch.yeastId).toleranceAbv.high);
+});
+const isStable = computed(() => stabilizedAt(store.ledger) !== null);
+
+async function add(share: number): Promise<void> {
+  const massG = Math.round((answer.value?.honeyG ?? 0) * share * 10) / 10;
+  const done = await attempt(() => store.write([{ kind: 'honey', payload: { name: honeyName.value, massG, ...honey } }], `stirred in ${show('massG', massG)} ${honeyName.value} honey`));
+  if (done) glassG.value = null;
+}
+</script>
+
+<template>
+  <section>
+    <BenchHead>{{ tell(store.state.sentence) }}</BenchHead>
+    <GateRow :gates="store.gates" />
+    <div v-if="store.view !== null" class="columns">
+      <div class="stack">
+        <GlassLadder :mead="store.ledger" :honey="honey" :batch-l="store.view.volumeL" :chosen-g="glassG" @choose="glassG = $event" />
+        <h2>Or by a target</h2>
+        <div class="inputs">
+          <PickList v-model="by" label="sweeten to" :options="WAYS" />
+          <QuantityField v-if="by === 'sg'" v-model="wantedSg" kind="sg" label="gravity wanted" @update:model-value="glassG = null" />
+          <QuantityField v-else v-model="wantedSugar" kind="gPerL" label="sugar wanted" @update:model-value="glassG = null" />
+          <label class="pick"><span class="small quiet">with honey</span><el-input v-model="honeyName" maxlength="60" aria-label="Honey" /></label>
+        </div>
+        <p v-if="answer !== null && answer.refusal !== ''" class="refusal" role="alert">{{ answer.refusal }}</p>
+      </div>
+      <div class="stack">
+        <h2>For the whole vessel</h2>
+        <p v-if="answer === null || result === null" class="quiet">Choose a glass, or name a target. Honey cannot be taken out again.</p>
+        <template v-else>
+          <p>
+            <span class="amount" data-test="honey">{{ show('massG', answer.honeyG) }}</span> {{ honeyName }} honey
+          </p>
+          <SweetOutcome :before="sweeten(store.ledger, 0, honey)" :after="result" :fill="fits" />
+          <template v-if="shut === null">
+            <p>
+              Start with <b>{{ show('massG', answer.honeyG / 2) }}</b
+              >, stir without splashing, taste.
+            </p>
+            <div class="deeds">
+              <el-button type="primary" :loading="busy" :disabled="fits !== null && fits.overflowL > 0" @click="add(0.5)">Add {{ show('massG', answer.honeyG / 2) }} now</el-button>
+              <el-button :loading="busy" :disabled="fits !== null && fits.overflowL > 0" @click="add(1)">All of it</el-button>
+            </div>
+          </template>
+          <div v-else class="danger" role="alert">
+            <p>
+              <b>{{ isStable ? `The gate “${shut.name}” is still shut.` : 'This mead is not stabilized.' }}</b> <SentenceText :sentence="shut.sentence" />.
+            </p>
+            <p v-if="fate !== null">
+              The yeast would turn this honey into <b>{{ show('abv', fate.moreAbv) }}</b> more alcohol and, in closed bottles, into <b>{{ show('volumes', fate.co2Volumes) }}</b> of gas: at least
+              <b>{{ show('bar', fate.pressureBar) }}</b
+              >. Wine bottles burst long before.
+            </p>
+            <p>Make it safe first: sulfite and sorbate with a day’s wait, or keep it dry.</p>
+            <RouterLink v-if="store.batch !== null" v-slot="{ navigate }" :to="{ name: 'station', params: { id: store.batch.id, station: 'stabilize' } }" custom
+              ><el-button type="primary" @click="navigate">To the gates</el-button></RouterLink
+            >
+          </div>
+          <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
+        </template>
+      </div>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.inputs {
+  display: grid;
+  grid-template-columns: 1fr 1fr 1fr;
+  gap: 8px 24px;
+}
+
+.pick {
+  display: grid;
+  gap: 2px;
+  align-content: start;
+}
+
+.amount {
+  font-size: 34px;
+  font-weight: 740;
+}
+
+.danger {
+  display: grid;
+  gap: 10px;
+  justify-items: start;
+  padding-left: 12px;
+  border-left: 4px solid var(--madder);
+}
+
+@media (max-width: 720px) {
+  .inputs {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

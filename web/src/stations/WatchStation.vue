@@ -1,0 +1,131 @@
+<script setup lang="ts">
+import { alcoholByRule } from '@hollow-bell/core/liquid';
+import { exactly } from '@hollow-bell/core/quantities';
+import { ledgerWorking } from '@hollow-bell/core/ledger';
+import { sgAtShare } from '@hollow-bell/core/watch';
+import { computed, defineAsyncComponent } from 'vue';
+import AskList from '../parts/AskList.vue';
+import BatchLog from '../parts/BatchLog.vue';
+import BenchHead from '../parts/BenchHead.vue';
+import FigureValue from '../parts/FigureValue.vue';
+import ReadingForm from '../parts/ReadingForm.vue';
+import { useReader } from '../composables/useReader.ts';
+import { eventSentence } from '../shown/events.ts';
+import { useBatch } from '../stores/batch.ts';
+import { usePractice } from '../stores/practice.ts';
+import type { DescentData } from '../parts/descent/options.ts';
+
+const DescentChart = defineAsyncComponent(() => import('../parts/DescentChart.vue'));
+const store = useBatch();
+const house = usePractice();
+const { tell, show } = useReader();
+
+const HAPPENINGS = new Set(['nutrient', 'removal', 'rack', 'sulfite', 'bottling']);
+const chart = computed<DescentData | null>(() => {
+  const { ledger } = store;
+  if (ledger.readings.length === 0) return null;
+  const told = store.log.filter(({ standing, withdrawn }) => !withdrawn && (HAPPENINGS.has(standing.kind) || (standing.kind === 'honey' && ledger.pitch !== null && standing.happenedAt > ledger.pitch.at)));
+  const seen = new Set<number>();
+  const happenings = told.toReversed().flatMap(({ standing }) => {
+    if (seen.has(standing.happenedAt)) return [];
+    seen.add(standing.happenedAt);
+    return [{ at: standing.happenedAt, told: standing.kind === 'nutrient' ? 'fed' : tell(eventSentence(standing)).split(' ').slice(0, 3).join(' ') }];
+  });
+  return {
+    startAt: Math.min(ledger.pitch?.at ?? Number.POSITIVE_INFINITY, ledger.readings[0]?.at ?? 0),
+    endAt: store.now,
+    readings: ledger.readings.map((r) => ({ at: r.at, sg: r.sg, plusMinus: r.plusMinus, tempC: r.tempC, follows: r.verdict === 'follows' })),
+    happenings,
+    thirdBreakSg: ledger.pitch === null || ledger.sulfites.length > 0 ? null : sgAtShare(ledger, 1 / 3),
+    end: ledger.sulfites.length > 0 ? null : (store.end?.sg ?? null),
+    units: house.practice.units,
+  };
+});
+const rules = computed(() => {
+  const og = store.ledger.pitch?.sg;
+  const now = store.view?.sg;
+  if (og === undefined || now === undefined || now >= og) return '';
+  return `quick formulas say ${show('abv', alcoholByRule.simple(og, now, 131.25))} and ${show('abv', alcoholByRule.quotient(og, now))}`;
+});
+const shareLeft = computed(() => (store.view === null ? '' : `${show('percent', store.view.shareGone * 100)} of it gone`));
+const lossesL = computed(() => store.ledger.losses.filter((loss) => loss.why !== 'racking').reduce((sum, loss) => sum + loss.volumeL, 0));
+</script>
+
+<template>
+  <section>
+    <BenchHead>{{ tell(store.state.sentence) }}</BenchHead>
+    <div v-if="store.figures !== null" class="strip">
+      <FigureValue label="Gravity" kind="sg" :figure="store.figures.sg" :working="ledgerWorking(store.ledger, 'sg')" />
+      <FigureValue label="Alcohol" kind="abv" :figure="store.figures.abv" :working="ledgerWorking(store.ledger, 'abv')" />
+      <FigureValue label="Sugar left" kind="gPerL" :figure="store.figures.sugarGPerL" :working="ledgerWorking(store.ledger, 'sugarGPerL')" :note="shareLeft" />
+      <FigureValue
+        label="In the vessel"
+        kind="volumeL"
+        :figure="exactly(store.figures.volumeL.value)"
+        :working="ledgerWorking(store.ledger, 'volumeL')"
+        :note="lossesL > 0 ? `${show('volumeL', lossesL)} lost` : 'nothing lost'"
+      />
+      <FigureValue v-if="store.end !== null" label="Should stop at" kind="sg" :figure="store.end.sg" />
+    </div>
+    <div class="columns">
+      <div class="stack">
+        <DescentChart v-if="chart !== null" :data="chart" :summary="tell(store.state.sentence)" />
+        <p v-else class="quiet none">No reading yet. The first one draws the descent.</p>
+        <p v-if="rules !== ''" class="small quiet">By mass balance, after every addition and loss; {{ rules }}, which can follow neither.</p>
+        <h2>A reading</h2>
+        <ReadingForm />
+        <p class="caution">Warm samples read low and bubbles lift the hydrometer: spin it, wait, read at the bottom of the curve.</p>
+        <AskList />
+      </div>
+      <BatchLog />
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.strip {
+  display: grid;
+  grid-template-columns: repeat(5, 1fr);
+  border-bottom: 1px solid var(--rule);
+}
+
+.strip > * {
+  padding: 0 14px;
+  border-left: 1px solid var(--rule);
+}
+
+.strip > :first-child {
+  padding-left: 0;
+  border-left: 0;
+}
+
+.strip :deep(.press) {
+  grid-template-columns: 1fr;
+  grid-template-areas: 'label' 'value' 'range';
+}
+
+.strip :deep(.value),
+.strip :deep(.range) {
+  text-align: left;
+  white-space: normal;
+}
+
+.none {
+  padding: 40px 0;
+}
+
+@media (max-width: 900px) {
+  .strip {
+    grid-template-columns: 1fr 1fr;
+  }
+
+  .strip > * {
+    padding: 0 0 0 10px;
+  }
+
+  .strip > :nth-child(odd) {
+    padding-left: 0;
+    border-left: 0;
+  }
+}
+</style>

@@ -1,0 +1,125 @@
+import { feedingPracticeOf } from '@hollow-bell/contract';
+import type { Batch, NewEvent } from '@hollow-bell/contract';
+import { feedingNow, feedingPlanOf } from '@hollow-bell/core/feed';
+import type { BatchEvent, EventContent, LogEntry } from '@hollow-bell/core/ledger';
+import { checkEvent, fold, ledgerFigures, logOf, viewOf } from '@hollow-bell/core/ledger';
+import { asksOf, stationOf } from '@hollow-bell/core/rounds';
+import { gatesOf } from '@hollow-bell/core/stabilize';
+import { expectedEnd, stateOf } from '@hollow-bell/core/watch';
+import { useNow } from '@vueuse/core';
+import { defineStore } from 'pinia';
+import { computed, ref } from 'vue';
+import { ApiFailure, api } from '../api/client.ts';
+import { useOutbox } from './outbox.ts';
+
+/** The batch that is open: its record, what waits to be written, and what follows from both. */
+export const useBatch = defineStore('batch', () => {
+  const outbox = useOutbox();
+  const batch = ref<Batch | null>(null);
+  const problem = ref('');
+  const lastWritten = ref<{ ids: string[]; told: string } | null>(null);
+  const clock = useNow({ interval: 20_000 });
+  const now = computed(() => clock.value.getTime());
+
+  const parcels = computed(() => outbox.parcels.filter((parcel) => parcel.batchId === batch.value?.id));
+  const conflict = computed(() => parcels.value.find((parcel) => parcel.since !== null) ?? null);
+
+  /** The record, and behind it what this browser has written and the server has not confirmed. */
+  const events = computed<BatchEvent[]>(() => {
+    const recorded = batch.value?.events ?? [];
+    const known = new Set(recorded.map((event) => event.id));
+    const pending = parcels.value.filter((parcel) => parcel.since === null).flatMap((parcel) => parcel.events);
+    const fresh = pending.filter((event) => !known.has(event.id));
+    return [...recorded, ...fresh.map((event, i): BatchEvent => ({ ...event, seq: recorded.length + i + 1, enteredAt: event.happenedAt }))];
+  });
+  const ledger = computed(() => fold(events.value));
+  const feeding = computed(() => (batch.value === null ? null : feedingPlanOf(ledger.value, feedingPracticeOf(batch.value.plan))));
+
+  async function open(id: string): Promise<void> {
+    if (batch.value?.id !== id) batch.value = null;
+    lastWritten.value = null;
+    await reload(id);
+  }
+
+  async function reload(id: string): Promise<void> {
+    try {
+      batch.value = await api.batch(id);
+      problem.value = '';
+    } catch (error) {
+      if (!(error instanceof ApiFailure)) throw error;
+      problem.value = error.message;
+    }
+  }
+
+  outbox.onAcknowledged((batchId, acknowledged, lastSeq) => {
+    const current = batch.value;
+    if (current === null || current.id !== batchId) return;
+    const known = new Set(current.events.map((event) => event.id));
+    const all = [...current.events, ...acknowledged.filter((event) => !known.has(event.id))].sort((a, b) => a.seq - b.seq);
+    batch.value = { ...current, events: all, lastSeq };
+  });
+
+  /**
+   * Writes what happened. Throws a Refusal with a sentence when it cannot have happened so; otherwise it is kept at once
+   * and sent.
+   */
+  async function write(contents: EventContent[], told: string, at = Date.now()): Promise<void> {
+    const current = batch.value;
+    if (current === null) return;
+    const trail = [...events.value];
+    const fresh = contents.map((content): NewEvent => ({ ...content, id: crypto.randomUUID(), happenedAt: Math.round(at) }));
+    for (const event of fresh) {
+      checkEvent(trail, event, Date.now());
+      trail.push({ ...event, seq: trail.length + 1, enteredAt: event.happenedAt });
+    }
+    lastWritten.value = { ids: fresh.map((event) => event.id), told };
+    await outbox.submit(current.id, events.value.length, fresh, told);
+  }
+
+  const withdraw = (ids: string[], told: string): Promise<void> =>
+    write(
+      ids.map((eventId) => ({ kind: 'amendment', payload: { eventId, replacement: null } })),
+      told,
+    );
+
+  async function undo(): Promise<void> {
+    const last = lastWritten.value;
+    if (last === null) return;
+    await withdraw(last.ids, `Took back: ${last.told}`);
+  }
+
+  /** After another window wrote: read it, then write ours behind it. */
+  async function settle(choice: 'write' | 'leave'): Promise<void> {
+    const parcel = conflict.value;
+    const id = batch.value?.id;
+    if (parcel === null || id === undefined) return;
+    await reload(id);
+    if (choice === 'leave') outbox.drop(parcel);
+    else await outbox.writeAnyway(parcel, batch.value?.lastSeq ?? 0);
+  }
+
+  return {
+    batch,
+    problem,
+    now,
+    events,
+    conflict,
+    lastWritten,
+    ledger,
+    view: computed(() => viewOf(ledger.value)),
+    figures: computed(() => ledgerFigures(events.value)),
+    log: computed<LogEntry[]>(() => logOf(events.value).toReversed()),
+    feeding,
+    doses: computed(() => (feeding.value === null ? [] : feedingNow(feeding.value, ledger.value, now.value))),
+    state: computed(() => stateOf(ledger.value, now.value)),
+    end: computed(() => expectedEnd(ledger.value)),
+    gates: computed(() => gatesOf(ledger.value, now.value)),
+    asks: computed(() => asksOf(ledger.value, feeding.value, now.value)),
+    station: computed(() => stationOf(ledger.value, feeding.value, now.value)),
+    open,
+    write,
+    withdraw,
+    undo,
+    settle,
+  };
+});
