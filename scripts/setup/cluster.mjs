@@ -80,18 +80,20 @@ function createCluster(place, who, bin) {
   renameSync(fresh, join(place, 'data'));
 }
 
+function runsIn(pid, folder) {
+  try {
+    return readlinkSync(`/proc/${pid}/cwd`) === folder;
+  } catch {
+    return false;
+  }
+}
+
 /** After a power cut: a postmaster.pid whose process is not this cluster's is stale and goes. */
 function clearStaleLock(data, place) {
   const pidFile = join(data, 'postmaster.pid');
   if (!existsSync(pidFile)) return;
   const pid = Number(readFileSync(pidFile, 'utf8').split('\n')[0]);
-  let alive = false;
-  try {
-    alive = readlinkSync(`/proc/${pid}/cwd`) === data;
-  } catch {
-    alive = false;
-  }
-  if (alive) throw new Plain(`the database of this folder is still running (process ${pid}); stop it with “kill -INT ${pid}” and start again.`);
+  if (runsIn(pid, data)) throw new Plain(`the database of this folder is still running (process ${pid}); stop it with “kill -INT ${pid}” and start again.`);
   rmSync(pidFile, { force: true });
   for (const name of readdirSync(place).filter((entry) => entry.startsWith('.s.PGSQL.'))) rmSync(join(place, name), { force: true });
 }

@@ -4,7 +4,9 @@ import type { Ranged } from '../quantities/index.ts';
 
 /** What the ledger has to assume where nobody measured. Each carries its 10–90 % range. */
 export interface Assumptions {
-  /** Added to every hydrometer reading, in SG. */
+  /** Added to the hydrometer readings of the unpitched must, in SG. */
+  mustReadingBias: number;
+  /** Added to every later reading, in SG: another day, other bubbles, so independent of the must's. */
   readingBias: number;
   /** Added to every honey's moisture, as a fraction. */
   moistureShift: number;
@@ -20,6 +22,7 @@ export interface Assumptions {
 
 export const ASSUMPTION_RANGES: Record<keyof Assumptions, Ranged> = {
   /** Our estimate for a home hydrometer with bubbles and meniscus. */
+  mustReadingBias: within(0, HYDROMETER_PLUS_MINUS),
   readingBias: within(0, HYDROMETER_PLUS_MINUS),
   /** White, USDA Tech. Bull. 1261 (1962): US honeys 17.2 % water, standard deviation 1.5 %; 10–90 % is 1.28 of that. */
   moistureShift: within(0, 0.019),

@@ -83,7 +83,7 @@ export function logOf(events: readonly BatchEvent[]): LogEntry[] {
     entry.withdrawn = replacement === null;
     if (replacement !== null) {
       const { id, seq } = entry.first;
-      entry.standing = { ...replacement, id, seq, enteredAt: event.enteredAt } as StandingEvent;
+      entry.standing = { ...replacement, id, seq, enteredAt: event.enteredAt };
     }
   }
   return [...entries.values()].sort((a, b) => a.standing.happenedAt - b.standing.happenedAt || a.standing.seq - b.standing.seq);

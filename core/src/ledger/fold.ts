@@ -129,7 +129,7 @@ function takeReading(ledger: Ledger, event: EventOf<'reading'>, assumptions: Ass
   if (readSg === undefined || expected === null) return;
   const calibration = calibrationC ?? 20;
   const sg = correctedSg(readSg, tempC ?? calibration, calibration);
-  const follows = followGravity(ledger, expected, sg + assumptions.readingBias, assumptions);
+  const follows = followGravity(ledger, expected, sg + (ledger.pitch === null ? assumptions.mustReadingBias : assumptions.readingBias), assumptions);
   if (ledger.pitch === null && follows) ledger.measuredOg = sg;
   const after = mixedOf(ledger) ?? expected;
   ledger.readings.push({

@@ -11,7 +11,7 @@ export type MustFigure = 'volumeL' | 'og' | 'abvDry' | 'abv' | 'fg' | 'sugarLeft
 /** What a plan makes, each figure with its 10–90 % range (first-order propagation over the ledger's assumptions, tolerance and dryness). */
 export function predictMust(plan: MustPlan): Record<MustFigure, Ranged> {
   const { toleranceAbv } = yeastType(plan.yeastId);
-  const inputs = [toleranceAbv, DRY_SUGAR_G_PER_L, ...assumptionInputs(['readingBias'])];
+  const inputs = [toleranceAbv, DRY_SUGAR_G_PER_L, ...assumptionInputs(['mustReadingBias', 'readingBias'])];
   return propagate<MustFigure>(inputs, ([tolerance = 0, drySugar = 0, ...assumed]) => {
     const assumptions = assumptionsFrom(assumed);
     const must = composeMust(plan.honeys, plan.waterL, assumptions);

@@ -97,7 +97,7 @@ a:hover {
   height: 19px;
   margin-left: 0;
   border-color: var(--soot);
-  box-shadow: inset 0 0 0 3px var(--wax-soft);
+  background: var(--wax-soft);
 }
 
 @media (max-width: 900px) {

@@ -20,7 +20,7 @@ const colors = ref<ChartColors | null>(null);
 function readColors(): ChartColors {
   const style = getComputedStyle(document.documentElement);
   const of = (name: string): string => style.getPropertyValue(`--${name}`).trim();
-  return { ink: of('soot'), quiet: of('soot-2'), rule: of('rule'), bronze: of('bronze'), verdigris: of('verdigris'), madder: of('madder'), endBand: of('bronze-soft'), ground: of('limewash') };
+  return { ink: of('soot'), quiet: of('soot-2'), rule: of('rule'), bronze: of('bronze'), verdigris: of('verdigris'), madder: of('madder'), bronzeSoft: of('bronze-soft') };
 }
 
 onMounted(async () => {

@@ -106,7 +106,7 @@ onKeyStroke('/', (event) => {
   <form class="dip no-print" @submit.prevent="save">
     <label class="line">
       <b>Dip line</b>
-      <input ref="field" v-model="typed" class="mono" :placeholder="acrossBatches ? 'borage 1.048 21c' : '1.048 21c · fed · racked 4.2 l'" autocomplete="off" spellcheck="false" aria-label="Dip line" @keydown.esc="typed = ''" />
+      <input ref="field" v-model="typed" class="mono" :placeholder="acrossBatches ? 'borage 1.048 21c' : '1.048 21c · fed'" autocomplete="off" spellcheck="false" aria-label="Dip line" @keydown.esc="typed = ''" />
       <kbd>/</kbd>
     </label>
     <div v-if="typed.trim() !== '' || refusal !== ''" class="under" role="status">

@@ -7,7 +7,7 @@ const chosen = defineModel<V>({ required: true });
 <template>
   <label class="pick">
     <span class="small quiet" :class="{ 'visually-hidden': hideLabel }">{{ label }}</span>
-    <el-select v-model="chosen" :aria-label="label" :options="[...options]" />
+    <el-select v-model="chosen" :aria-label="label" v-bind="{ options: [...options] }" />
   </label>
 </template>
 

@@ -125,7 +125,8 @@ function accept(value: number): void {
 }
 
 label {
-  font-size: 13.5px;
+  font-size: 13px;
+  line-height: 1.45;
   color: var(--soot-2);
 }
 

@@ -42,7 +42,7 @@ async function save(): Promise<void> {
     <QuantityField v-model="tempC" kind="temp" label="sample at" />
     <QuantityField v-model="ph" kind="ph" label="pH, if measured" />
     <PickList v-model="calibrationC" label="hydrometer marked" :options="CALIBRATIONS" />
-    <el-button type="primary" native-type="submit" :loading="busy" :disabled="sg === null && ph === null && tempC === null">Write the reading</el-button>
+    <el-button type="primary" native-type="submit" :loading="busy" :disabled="sg === null && ph === null && tempC === null">Write it</el-button>
     <p v-if="differs && corrected !== null" class="small quiet whole">
       Corrected for the sample’s warmth: <b>{{ show('sg', corrected) }}</b>
     </p>
@@ -53,7 +53,7 @@ async function save(): Promise<void> {
 <style scoped>
 .reading {
   display: grid;
-  grid-template-columns: repeat(4, minmax(96px, 130px)) auto;
+  grid-template-columns: repeat(4, minmax(0, 1fr)) auto;
   align-items: start;
   gap: 8px 18px;
 }

@@ -79,18 +79,20 @@ const vessels = computed(() =>
 }
 
 .floor {
-  display: flex;
-  align-items: end;
-  position: relative;
+  display: grid;
+  grid-auto-flow: column;
+  grid-auto-columns: minmax(0, 1fr);
+  grid-template-rows: repeat(4, auto);
 }
 
-.floor li {
-  flex: 1 1 0;
-  min-width: 0;
+.floor li,
+a {
+  display: grid;
+  grid-row: 1 / -1;
+  grid-template-rows: subgrid;
 }
 
 a {
-  display: grid;
   justify-items: center;
   text-align: center;
   text-decoration: none;
@@ -98,6 +100,7 @@ a {
 
 .stand {
   display: grid;
+  align-content: end;
   justify-items: center;
   width: 100%;
   margin-bottom: 8px;

@@ -24,7 +24,7 @@ const NBSP = '\u00a0';
 
 function shownMass(massG: number, { units, locale }: Reader): [string, string] {
   if (massG < SMALL_MASS_G || (units === 'metric' && massG < 1000)) {
-    return [fixed(massG, massG < 1 ? 2 : massG < 100 ? 1 : 0, locale), 'g'];
+    return [fixed(massG, massG === 0 ? 0 : massG < 1 ? 2 : massG < 100 ? 1 : 0, locale), 'g'];
   }
   const unit = SHOWN_UNITS[units].mass;
   const value = massFromG(massG, unit);

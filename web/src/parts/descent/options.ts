@@ -21,11 +21,11 @@ export interface ChartColors {
   bronze: string;
   verdigris: string;
   madder: string;
-  endBand: string;
-  ground: string;
+  bronzeSoft: string;
 }
 
 const DAY_MS = 86_400_000;
+const STEP_SG = 0.02;
 const FONT = 'Atkinson Hyperlegible Next Variable';
 const MONO = 'Atkinson Hyperlegible Mono Variable';
 
@@ -36,8 +36,8 @@ function gravityExtent(data: DescentData): [number, number] {
     ...(data.end === null ? [] : [data.end.low]),
     ...(data.thirdBreakSg === null ? [] : [data.thirdBreakSg]),
   ];
-  if (values.length === 0) return [0.99, 1.12];
-  return [Math.floor((Math.min(...values) - 0.003) * 100) / 100, Math.ceil((Math.max(...values) + 0.003) * 100) / 100];
+  if (values.length === 0) return [0.98, 1.12];
+  return [Math.floor((Math.min(...values) - 0.003) / STEP_SG) * STEP_SG, Math.ceil((Math.max(...values) + 0.003) / STEP_SG) * STEP_SG];
 }
 
 /** The descent of gravity in days from the first event, with error bars, happenings, the third break and the expected end. */
@@ -53,7 +53,7 @@ export function descentOptions(data: DescentData, colors: ChartColors): EChartsO
     animation: false,
     textStyle: { fontFamily: FONT, color: colors.ink },
     grid: [
-      { left: 54, right: 12, top: 26, height: '66%' },
+      { left: 54, right: 12, top: 36, height: '64%' },
       { left: 54, right: 12, bottom: 24, height: '12%' },
     ],
     xAxis: [
@@ -75,7 +75,7 @@ export function descentOptions(data: DescentData, colors: ChartColors): EChartsO
         type: 'value',
         min: low,
         max: high,
-        interval: high - low > 0.07 ? 0.02 : 0.01,
+        interval: STEP_SG,
         splitLine: { lineStyle: { color: colors.rule } },
         axisLabel: { formatter: (value: number) => value.toFixed(3), fontFamily: MONO, color: colors.quiet },
       },
@@ -96,7 +96,7 @@ export function descentOptions(data: DescentData, colors: ChartColors): EChartsO
         lineStyle: { color: colors.ink, width: 1.8 },
         itemStyle: { color: colors.ink },
         symbol: 'circle',
-        symbolSize: 8,
+        symbolSize: 6,
         markLine: {
           symbol: 'none',
           silent: true,
@@ -107,8 +107,8 @@ export function descentOptions(data: DescentData, colors: ChartColors): EChartsO
               : [{ yAxis: data.thirdBreakSg, lineStyle: { color: colors.bronze, type: 'dashed' as const }, label: { formatter: 'one third of the sugar gone', color: colors.bronze } }]),
             ...data.happenings.map(({ at, told }, i) => ({
               xAxis: day(at),
-              lineStyle: { color: colors.bronze, width: 1, opacity: 0.5, type: 'solid' as const },
-              label: { formatter: told, color: colors.bronze, rotate: 0, position: 'insideEndTop' as const, align: 'left' as const, distance: [-3, 2 + 14 * (i % 3)] as [number, number] },
+              lineStyle: { color: colors.bronzeSoft, width: 1, type: 'solid' as const },
+              label: { formatter: told, color: colors.bronze, rotate: 0, position: 'end' as const, distance: 3 + 14 * (i % 2) },
             })),
           ],
         },
@@ -117,7 +117,7 @@ export function descentOptions(data: DescentData, colors: ChartColors): EChartsO
           : {
               markArea: {
                 silent: true,
-                itemStyle: { color: colors.endBand, opacity: 0.55 },
+                itemStyle: { color: colors.bronzeSoft, opacity: 0.5 },
                 label: { ...label, color: colors.quiet, position: 'insideRight' as const },
                 data: [[{ name: 'where this yeast should stop', yAxis: data.end.low }, { yAxis: data.end.high }]],
               },

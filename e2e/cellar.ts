@@ -1,0 +1,100 @@
+import { spawn } from 'node:child_process';
+import type { ChildProcess } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
+import { createServer } from 'node:net';
+import { fileURLToPath } from 'node:url';
+import { test as base } from '@playwright/test';
+
+/** A whole Hollow Bell of its own: server, web app and a database on the test cluster. */
+export interface Cellar {
+  url: string;
+  databaseUrl: string;
+  kill: () => Promise<void>;
+  restart: () => Promise<void>;
+}
+
+const START = fileURLToPath(new URL('../scripts/start.mjs', import.meta.url));
+
+export function freePort(): Promise<number> {
+  return new Promise((resolve, reject) => {
+    const probe = createServer();
+    probe.once('error', reject);
+    probe.listen(0, '127.0.0.1', () => {
+      const address = probe.address();
+      probe.close(() => (typeof address === 'object' && address !== null ? resolve(address.port) : reject(new Error('no port'))));
+    });
+  });
+}
+
+/** A fresh database on the cluster that the test script started. */
+async function newDatabase(): Promise<string> {
+  const { Client } = await import('pg');
+  const clusterUrl = process.env['HOLLOW_BELL_TEST_CLUSTER'] ?? '';
+  const name = `e2e_${randomUUID().replaceAll('-', '')}`;
+  const client = new Client({ connectionString: clusterUrl });
+  await client.connect();
+  await client.query(`CREATE DATABASE ${name}`);
+  await client.end();
+  const url = new URL(clusterUrl);
+  url.pathname = `/${name}`;
+  return url.toString();
+}
+
+function launch(databaseUrl: string, port: number, demo: boolean): Promise<ChildProcess> {
+  const child = spawn(process.execPath, [START, ...(demo ? ['--demo'] : []), '--port', String(port)], {
+    env: { ...process.env, DATABASE_URL: databaseUrl, LOG_LEVEL: 'silent' },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
+  return new Promise((resolve, reject) => {
+    let said = '';
+    const listen = (chunk: Buffer): void => {
+      said += chunk.toString();
+      if (said.includes('Hollow Bell is at')) resolve(child);
+    };
+    child.stdout.on('data', listen);
+    child.stderr.on('data', listen);
+    child.once('exit', () => reject(new Error(`the server did not start: ${said}`)));
+  });
+}
+
+export async function startCellar(demo: boolean): Promise<Cellar & { stop: () => Promise<void> }> {
+  const databaseUrl = await newDatabase();
+  const port = await freePort();
+  let child = await launch(databaseUrl, port, demo);
+  const end = (signal: NodeJS.Signals): Promise<void> =>
+    new Promise((resolve) => {
+      if (child.exitCode !== null || child.signalCode !== null) { resolve(); return; }
+      child.once('exit', () => resolve());
+      child.kill(signal);
+    });
+  return {
+    url: `http://localhost:${port}`,
+    databaseUrl,
+    kill: () => end('SIGKILL'),
+    restart: async () => {
+      child = await launch(databaseUrl, port, false);
+    },
+    stop: () => end('SIGTERM'),
+  };
+}
+
+interface Fixtures {
+  /** An empty cellar, its first start not yet answered. */
+  emptyCellar: Cellar;
+  demoCellar: Cellar;
+}
+
+export const test = base.extend<Fixtures>({
+  emptyCellar: async ({}, use) => {
+    const cellar = await startCellar(false);
+    await use(cellar);
+    await cellar.stop();
+  },
+  demoCellar: async ({}, use) => {
+    const cellar = await startCellar(true);
+    await use(cellar);
+    await cellar.stop();
+  },
+});
+
+export { expect } from '@playwright/test';

@@ -1,0 +1,96 @@
+import type { ApiError, Batch, Practice } from '@hollow-bell/contract';
+import { DEFAULT_PRACTICE } from '@hollow-bell/contract';
+import { massImbalanceG } from '@hollow-bell/core/ledger';
+import { stateOf } from '@hollow-bell/core/watch';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { readConfig } from './config.ts';
+import { migratorOf } from './database/migrate.ts';
+import { loadDemoCellar } from './features/demo/load.ts';
+import { NOW, happened, newBatch, onCluster, pitched, plan, testApp } from './testing/server.ts';
+
+let app: Awaited<ReturnType<typeof testApp>>;
+beforeAll(async () => {
+  app = await testApp();
+});
+afterAll(() => app.app.close());
+
+describe('who may talk to the server', () => {
+  it('no other name for this machine, no other page', async () => {
+    expect((await app.call<ApiError>('GET', '/health', undefined, { host: 'evil.example' })).status).toBe(403);
+    const foreign = await app.call<ApiError>('POST', '/batches', { id: crypto.randomUUID(), name: 'X', plan }, { origin: 'http://evil.example' });
+    expect(foreign.status).toBe(403);
+    expect(foreign.body.code).toBe('not_allowed');
+  });
+
+  it('nobody from the network, unless a passphrase guarded it', () => {
+    const base = { port: 1, databaseUrl: 'postgresql://a@127.0.0.1/b', logLevel: 'silent', requestsPerMinute: 10 } as const;
+    expect(() => readConfig({ ...base, host: '0.0.0.0' })).toThrow(/passphrase/);
+    expect(readConfig({ ...base, host: '127.0.0.1' }).host).toBe('127.0.0.1');
+  });
+
+  it('says its numbers and its policy in every answer', async () => {
+    const { headers } = await app.call('GET', '/health');
+    expect(headers['x-request-id']).toMatch(/^[0-9a-f-]{36}$/);
+    expect(headers['content-security-policy']).toContain("default-src 'self'");
+  });
+
+  it('describes itself', async () => {
+    const response = await app.app.inject({ method: 'GET', url: '/api/docs/json', headers: { host: 'localhost' } });
+    expect(Object.keys(response.json<{ paths: object }>().paths)).toContain('/api/batches/{id}/events');
+  });
+});
+
+describe('the house practice', () => {
+  it('is nothing before the first start, then what was chosen', async () => {
+    expect((await app.call<{ practice: Practice | null }>('GET', '/practice')).body.practice).toBeNull();
+    await app.call('PUT', '/practice', { ...DEFAULT_PRACTICE, units: 'uk' });
+    expect((await app.call<{ practice: Practice }>('GET', '/practice')).body.practice.units).toBe('uk');
+    expect((await app.call<ApiError>('PUT', '/practice', { ...DEFAULT_PRACTICE, roomTempC: 200 })).status).toBe(400);
+  });
+});
+
+describe('the demo cellar', () => {
+  it('stands at several stations, in balance, and is loaded only once', async () => {
+    const other = await testApp();
+    expect(await loadDemoCellar(other.cellar)).toBe(true);
+    expect(await loadDemoCellar(other.cellar)).toBe(false);
+    const batches = await other.cellar.batches.list(false);
+    const phases = batches.map(({ ledger }) => stateOf(ledger, NOW).phase).toSorted();
+    expect(phases).toEqual(['active', 'awaiting confirmation', 'bottled', 'empty', 'lag', 'not moving', 'stabilized', 'stabilized']);
+    for (const { ledger, name } of batches) {
+      expect(Math.abs(massImbalanceG(ledger)), name).toBeLessThan(1e-3);
+      expect(ledger.readings.filter((reading) => reading.verdict === 'unexplained'), name).toEqual([]);
+    }
+    await other.app.close();
+  });
+});
+
+describe('the schema', () => {
+  it('goes up, down and up again', async () => {
+    const other = await testApp();
+    const migrator = migratorOf(other.sequelize);
+    await migrator.down({ to: 0 });
+    expect(await migrator.executed()).toHaveLength(0);
+    await migrator.up();
+    expect((await newBatch(other, happened(...pitched))).lastSeq).toBe(0);
+    await other.app.close();
+  });
+});
+
+describe('a database that goes away', () => {
+  it('is answered with 503 and a sentence, and found again by itself', async () => {
+    const other = await testApp();
+    const { id } = await newBatch(other, happened(...pitched));
+    const events = happened([1, { kind: 'reading', payload: { sg: 1.06 } }]);
+    await onCluster(`ALTER DATABASE ${other.database.name} ALLOW_CONNECTIONS false`);
+    await onCluster(`SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = '${other.database.name}'`);
+    const away = await other.call<ApiError>('POST', `/batches/${id}/events`, { afterSeq: 3, events });
+    expect(away.status).toBe(503);
+    expect(away.body.code).toBe('database_away');
+    expect(away.headers['retry-after']).toBe('2');
+    await onCluster(`ALTER DATABASE ${other.database.name} ALLOW_CONNECTIONS true`);
+    expect((await other.call('POST', `/batches/${id}/events`, { afterSeq: 3, events })).status).toBe(200);
+    expect((await other.call<Batch>('GET', `/batches/${id}`)).body.events).toHaveLength(4);
+    await other.app.close();
+  });
+});

@@ -1,0 +1,77 @@
+import { randomUUID } from 'node:crypto';
+import type { Batch, BatchPlan, NewEvent } from '@hollow-bell/contract';
+import { DEFAULT_PRACTICE } from '@hollow-bell/contract';
+import type { EventContent } from '@hollow-bell/core/ledger';
+import { MEAN_HONEY } from '@hollow-bell/core/ledger';
+import pg from 'pg';
+import { buildApp } from '../app.ts';
+import { readConfig } from '../config.ts';
+import { connect } from '../database/connect.ts';
+import { migratorOf } from '../database/migrate.ts';
+
+const CLUSTER = process.env['HOLLOW_BELL_TEST_CLUSTER'];
+
+/** Runs one statement against the cluster's own database, such as CREATE DATABASE. */
+export async function onCluster(sql: string): Promise<void> {
+  if (CLUSTER === undefined) throw new Error('the server tests want a cluster: run them by “npm test”');
+  const client = new pg.Client({ connectionString: CLUSTER });
+  await client.connect();
+  await client.query(sql);
+  await client.end();
+}
+
+/** A fresh, empty database. */
+export async function freshDatabase(): Promise<{ name: string; url: string }> {
+  const name = `t_${randomUUID().replaceAll('-', '')}`;
+  await onCluster(`CREATE DATABASE ${name}`);
+  const url = new URL(CLUSTER ?? '');
+  url.pathname = `/${name}`;
+  return { name, url: url.toString() };
+}
+
+export const NOW = Date.UTC(2026, 5, 15, 12);
+export const HOUR_MS = 3_600_000;
+
+/** The app on a migrated database of its own, at a fixed time. */
+export async function testApp() {
+  const database = await freshDatabase();
+  const sequelize = connect(database.url);
+  await migratorOf(sequelize).up();
+  const config = readConfig({ host: '127.0.0.1', port: 0, databaseUrl: database.url, logLevel: 'silent', requestsPerMinute: 100_000 });
+  const { app, cellar } = await buildApp({ config, sequelize, now: () => NOW });
+
+  const call = async <T>(method: 'GET' | 'POST' | 'PUT' | 'PATCH', path: string, payload?: object, headers: Record<string, string> = {}) => {
+    const response = await app.inject({ method, url: `/api${path}`, ...(payload === undefined ? {} : { payload }), headers: { host: 'localhost', ...headers } });
+    return { status: response.statusCode, body: response.json<T>(), headers: response.headers };
+  };
+  return { app, cellar, sequelize, database, call };
+}
+
+export const plan: BatchPlan = {
+  must: {
+    honeys: [{ name: 'linden', massG: 1500, moisture: MEAN_HONEY.moisture, unfermentable: MEAN_HONEY.unfermentable }],
+    waterL: 4,
+    yeastId: 'allround',
+    vessel: { kind: 'jug', name: '5 L jug', capacityL: 5.3 },
+    roomTempC: 18,
+  },
+  practice: DEFAULT_PRACTICE,
+};
+
+/** Events some hours before NOW, each with an id of its own. */
+export const happened = (...rows: [hoursAgo: number, content: EventContent][]): NewEvent[] =>
+  rows.map(([hoursAgo, content]) => ({ ...content, id: randomUUID(), happenedAt: NOW - hoursAgo * HOUR_MS }));
+
+export const poured: [number, EventContent][] = [
+  [100, { kind: 'honey', payload: { name: 'linden', massG: 1500, moisture: MEAN_HONEY.moisture, unfermentable: MEAN_HONEY.unfermentable } }],
+  [100, { kind: 'water', payload: { volumeL: 4 } }],
+];
+export const pitched: [number, EventContent][] = [...poured, [99, { kind: 'yeast', payload: { yeastId: 'allround', name: 'even-tempered wine type', massG: 3 } }]];
+
+type App = Awaited<ReturnType<typeof testApp>>;
+
+export async function newBatch({ call }: Pick<App, 'call'>, events: NewEvent[] = []): Promise<Batch> {
+  const { body } = await call<Batch>('POST', '/batches', { id: randomUUID(), name: 'Linden', plan });
+  if (events.length > 0) await call('POST', `/batches/${body.id}/events`, { afterSeq: 0, events });
+  return body;
+}
