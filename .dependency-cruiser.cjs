@@ -1,11 +1,31 @@
 const from = (path) => ({ path });
 /** Imports run one way: core ← contract ← server | web; and within core from the lower floors up. */
-const FLOORS = ['quantities', 'numerics', 'liquid', 'ledger', 'yeast', 'vessel', 'must', 'feed', 'carbonate', 'watch', 'stabilize', 'sweeten', 'bottle', 'rounds'];
+const FLOORS = [
+  'quantities',
+  'numerics',
+  'liquid',
+  'ledger',
+  'yeast',
+  'vessel',
+  'must',
+  'feed',
+  'carbonate',
+  'watch',
+  'stabilize',
+  'sweeten',
+  'bottle',
+  'rounds',
+];
 
 module.exports = {
   forbidden: [
     { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true } },
-    { name: 'core-stands-alone', severity: 'error', from: from('^core/src'), to: { path: '^(contract|server|web|e2e|scripts)/|^node_modules/(?!fast-check|vitest)', dependencyTypesNot: ['core'] } },
+    {
+      name: 'core-stands-alone',
+      severity: 'error',
+      from: from('^core/src'),
+      to: { path: '^(contract|server|web|e2e|scripts)/|^node_modules/(?!fast-check|vitest)', dependencyTypesNot: ['core'] },
+    },
     { name: 'core-has-no-io', severity: 'error', from: { path: '^core/src', pathNot: '\\.test\\.ts$' }, to: { dependencyTypes: ['core'] } },
     { name: 'contract-knows-core-only', severity: 'error', from: from('^contract/'), to: { path: '^(server|web|e2e)/' } },
     { name: 'server-not-web', severity: 'error', from: from('^server/'), to: { path: '^(web|e2e)/' } },
@@ -28,6 +48,10 @@ module.exports = {
     doNotFollow: { path: 'node_modules' },
     exclude: { path: '(dist|node_modules)/' },
     tsPreCompilationDeps: true,
-    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'default'], extensions: ['.ts', '.mjs', '.js', '.vue'] },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'default'],
+      extensions: ['.ts', '.mjs', '.js', '.vue'],
+    },
   },
 };

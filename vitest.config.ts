@@ -4,7 +4,13 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'core', environment: 'node', include: ['core/src/**/*.test.ts', 'contract/src/**/*.test.ts', 'scripts/**/*.test.mjs'] } },
+      {
+        test: {
+          name: 'core',
+          environment: 'node',
+          include: ['core/src/**/*.test.ts', 'contract/src/**/*.test.ts', 'scripts/**/*.test.mjs'],
+        },
+      },
       {
         test: {
           name: 'server',

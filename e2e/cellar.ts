@@ -15,7 +15,7 @@ export interface Cellar {
 
 const START = fileURLToPath(new URL('../scripts/start.mjs', import.meta.url));
 
-export function freePort(): Promise<number> {
+function freePort(): Promise<number> {
   return new Promise((resolve, reject) => {
     const probe = createServer();
     probe.once('error', reject);
@@ -57,13 +57,16 @@ function launch(databaseUrl: string, port: number, demo: boolean): Promise<Child
   });
 }
 
-export async function startCellar(demo: boolean): Promise<Cellar & { stop: () => Promise<void> }> {
+async function startCellar(demo: boolean): Promise<Cellar & { stop: () => Promise<void> }> {
   const databaseUrl = await newDatabase();
   const port = await freePort();
   let child = await launch(databaseUrl, port, demo);
   const end = (signal: NodeJS.Signals): Promise<void> =>
     new Promise((resolve) => {
-      if (child.exitCode !== null || child.signalCode !== null) { resolve(); return; }
+      if (child.exitCode !== null || child.signalCode !== null) {
+        resolve();
+        return;
+      }
       child.once('exit', () => resolve());
       child.kill(signal);
     });

@@ -5,7 +5,9 @@ import { expect, test } from './cellar.ts';
 const EVENTS = 100;
 const KILL_AFTER = 41;
 
-test('killing the server in the middle of 100 entries loses none that was acknowledged and leaves none half written', async ({ demoCellar }) => {
+test('killing the server in the middle of 100 entries loses none that was acknowledged and leaves none half written', async ({
+  demoCellar,
+}) => {
   const json = async <T>(path: string): Promise<T> => (await fetch(`${demoCellar.url}/api${path}`)).json() as Promise<T>;
   const { batches } = await json<{ batches: BatchSummary[] }>('/batches');
   const batch = batches.find(({ name }) => name === 'Borage, even')!;
@@ -16,7 +18,12 @@ test('killing the server in the middle of 100 entries loses none that was acknow
   let failed = 0;
   for (let i = 0; i < EVENTS; i++) {
     // Two events to an entry: both or neither must survive.
-    const pair = [0, 1].map((part) => ({ id: randomUUID(), happenedAt: Date.now(), kind: 'note', payload: { text: `entry ${i}.${part}` } }));
+    const pair = [0, 1].map((part) => ({
+      id: randomUUID(),
+      happenedAt: Date.now(),
+      kind: 'note',
+      payload: { text: `entry ${i}.${part}` },
+    }));
     if (i === KILL_AFTER) killed = demoCellar.kill();
     try {
       const response = await fetch(`${demoCellar.url}/api/batches/${batch.id}/events`, {

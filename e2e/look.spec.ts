@@ -69,10 +69,10 @@ test('holds that contradict leave the must as it was and say why', async ({ page
   await page.goto(`${demoCellar.url}/batches/new`);
   const honey = page.getByLabel('Honey, all lots', { exact: true });
   const before = await honey.inputValue();
-  await page.getByLabel('Alcohol it ends with').fill('19');
+  await page.getByLabel('Alcohol it ends with', { exact: true }).fill('19');
   await expect(page.getByRole('alert')).toContainText('stops near 14 % vol');
   await expect(honey).toHaveValue(before);
-  await page.getByLabel('Alcohol it ends with').fill('11');
+  await page.getByLabel('Alcohol it ends with', { exact: true }).fill('11');
   await expect(page.getByRole('alert')).toHaveCount(0);
   await expect(honey).not.toHaveValue(before);
 });

@@ -10,7 +10,11 @@ async function main() {
   installDebianPackages({ database: true, browser: false });
   const cluster = process.env.DATABASE_URL === undefined ? await startCluster(process.env.HOLLOW_BELL_DATA ?? DATA_FOLDER) : null;
   try {
-    const done = spawnSync(join(postgresBinaries(), 'pg_dump'), ['--format=custom', '--no-owner', `--file=${file}`, cluster?.url ?? process.env.DATABASE_URL], { stdio: 'inherit' });
+    const done = spawnSync(
+      join(postgresBinaries(), 'pg_dump'),
+      ['--format=custom', '--no-owner', `--file=${file}`, cluster?.url ?? process.env.DATABASE_URL],
+      { stdio: 'inherit' },
+    );
     if (done.status !== 0) throw new Plain('the backup could not be written; what PostgreSQL said stands above.');
     console.log(`The cellar is written to ${file}`);
   } finally {

@@ -14,7 +14,15 @@ async function main() {
   installDebianPackages({ database: true, browser: false });
   const cluster = process.env.DATABASE_URL === undefined ? await startCluster(process.env.HOLLOW_BELL_DATA ?? DATA_FOLDER) : null;
   try {
-    const args = ['--clean', '--if-exists', '--no-owner', '--single-transaction', '--exit-on-error', `--dbname=${cluster?.url ?? process.env.DATABASE_URL}`, file];
+    const args = [
+      '--clean',
+      '--if-exists',
+      '--no-owner',
+      '--single-transaction',
+      '--exit-on-error',
+      `--dbname=${cluster?.url ?? process.env.DATABASE_URL}`,
+      file,
+    ];
     if (spawnSync(join(postgresBinaries(), 'pg_restore'), args, { stdio: 'inherit' }).status !== 0) {
       throw new Plain('the backup could not be read back; the cellar is as it was.');
     }

@@ -9,17 +9,29 @@ import { installDebianPackages, installNpmPackages } from './setup/install.mjs';
 import { DATA_FOLDER, Plain, ROOT, SERVER_DIST, WEB_DIST, runMain } from './setup/paths.mjs';
 
 const { values: flags } = parseArgs({
-  options: { demo: { type: 'boolean', default: false }, dev: { type: 'boolean', default: false }, port: { type: 'string' }, data: { type: 'string' } },
+  options: {
+    demo: { type: 'boolean', default: false },
+    dev: { type: 'boolean', default: false },
+    port: { type: 'string' },
+    data: { type: 'string' },
+  },
 });
 const HOST = '127.0.0.1';
 const port = Number(flags.port ?? process.env.PORT ?? 4173);
 
 function requireFreePort() {
-  if (!Number.isInteger(port) || port < 0 || port > 65_535) throw new Plain(`“${flags.port ?? process.env.PORT}” is no port; give a number from 1 to 65535.`);
+  if (!Number.isInteger(port) || port < 0 || port > 65_535)
+    throw new Plain(`“${flags.port ?? process.env.PORT}” is no port; give a number from 1 to 65535.`);
   return new Promise((resolve, reject) => {
     const probe = createServer();
     probe.once('error', (error) =>
-      reject(new Plain(error.code === 'EADDRINUSE' ? `port ${port} is taken by another program; choose one with “--port 5000” or PORT=5000.` : `port ${port} cannot be used: ${error.message}.`)),
+      reject(
+        new Plain(
+          error.code === 'EADDRINUSE'
+            ? `port ${port} is taken by another program; choose one with “--port 5000” or PORT=5000.`
+            : `port ${port} cannot be used: ${error.message}.`,
+        ),
+      ),
     );
     probe.listen(port, HOST, () => probe.close(resolve));
   });
@@ -30,7 +42,11 @@ async function runDevelopment(databaseUrl) {
   const apiPort = port + 1;
   const env = { ...process.env, DATABASE_URL: databaseUrl, API_PORT: String(apiPort), WEB_PORT: String(port) };
   const children = [
-    spawn(process.execPath, ['--watch-preserve-output', '--watch', '--import', 'tsx', join(ROOT, 'server', 'src', 'dev.ts')], { cwd: ROOT, env, stdio: 'inherit' }),
+    spawn(process.execPath, ['--watch-preserve-output', '--watch', '--import', 'tsx', join(ROOT, 'server', 'src', 'dev.ts')], {
+      cwd: ROOT,
+      env,
+      stdio: 'inherit',
+    }),
     spawn(process.execPath, [join(ROOT, 'node_modules', 'vite', 'bin', 'vite.js'), 'web'], { cwd: ROOT, env, stdio: 'inherit' }),
   ];
   return { address: `http://localhost:${port}`, stop: async () => void children.forEach((child) => child.kill()) };
@@ -60,7 +76,14 @@ async function main() {
     if (flags.dev) running = await runDevelopment(databaseUrl);
     else {
       const { startServer } = await import(pathToFileURL(SERVER_DIST).href);
-      const config = { host: process.env.HOST ?? HOST, port, databaseUrl, webRoot: WEB_DIST, logLevel: process.env.LOG_LEVEL ?? 'warn', requestsPerMinute: 2000 };
+      const config = {
+        host: process.env.HOST ?? HOST,
+        port,
+        databaseUrl,
+        webRoot: WEB_DIST,
+        logLevel: process.env.LOG_LEVEL ?? 'warn',
+        requestsPerMinute: 2000,
+      };
       running = await startServer(config, { demo: flags.demo });
     }
   } catch (error) {

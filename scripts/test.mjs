@@ -15,7 +15,11 @@ const CHECKS = [
   ['types of web', bin('vue-tsc'), ['--noEmit', '-p', 'web']],
   ['lint', bin('eslint'), ['.', '--max-warnings', '0']],
   ['format', bin('prettier'), ['--check', '--log-level', 'warn', '.']],
-  ['imports run one way', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', '--output-type', 'err', 'core', 'contract', 'server', 'web']],
+  [
+    'imports run one way',
+    bin('depcruise'),
+    ['--config', '.dependency-cruiser.cjs', '--output-type', 'err', 'core', 'contract', 'server', 'web'],
+  ],
   ['nothing unused', bin('knip'), ['--no-progress']],
 ];
 
@@ -65,7 +69,12 @@ async function main() {
     for (const [name, command, args] of CHECKS) counts[run(name, command, args, {}) ? 'passed' : 'failed'] += 1;
     const env = { HOLLOW_BELL_TEST_CLUSTER: cluster.url };
     const unitReport = join(scratch, 'vitest.json');
-    const unit = run('unit and API tests', bin('vitest'), ['run', '--reporter=dot', '--reporter=json', `--outputFile.json=${unitReport}`], env);
+    const unit = run(
+      'unit and API tests',
+      bin('vitest'),
+      ['run', '--reporter=dot', '--reporter=json', `--outputFile.json=${unitReport}`],
+      env,
+    );
     const browserReport = join(scratch, 'playwright.json');
     const browser = run('browser tests', bin('playwright'), ['test', '-c', 'e2e'], { ...env, HOLLOW_BELL_E2E_REPORT: browserReport });
     for (const { passed, failed } of [countVitest(unitReport, unit), countPlaywright(browserReport, browser)]) {

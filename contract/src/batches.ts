@@ -51,8 +51,12 @@ export const appendSchema = z.strictObject({
 });
 
 /** Folded state and recorded events are core's types; on the wire they are taken as they are. */
-const ledger = z.custom<Ledger>((value) => typeof value === 'object' && value !== null).meta({ type: 'object', description: 'the folded state' });
-const storedEvent = z.custom<BatchEvent>((value) => typeof value === 'object' && value !== null).meta({ type: 'object', description: 'a recorded event' });
+const ledger = z
+  .custom<Ledger>((value) => typeof value === 'object' && value !== null)
+  .meta({ type: 'object', description: 'the folded state' });
+const storedEvent = z
+  .custom<BatchEvent>((value) => typeof value === 'object' && value !== null)
+  .meta({ type: 'object', description: 'a recorded event' });
 
 export const batchSummarySchema = z.object({
   id: z.uuid(),

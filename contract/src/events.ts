@@ -22,20 +22,47 @@ const happenings = [
   of('honey', z.strictObject({ name, massG, moisture: z.number().min(0.13).max(0.25), unfermentable: z.number().min(0).max(0.12) })),
   of('water', z.strictObject({ volumeL })),
   of('yeast', z.strictObject({ yeastId: z.string().min(1).max(40), name, massG: z.number().min(0).max(2000) })),
-  of('nutrient', z.strictObject({ source: z.enum(['organic', 'dap']), massG: z.number().min(0).max(5000), dose: z.number().int().min(1).max(20).optional() })),
+  of(
+    'nutrient',
+    z.strictObject({
+      source: z.enum(['organic', 'dap']),
+      massG: z.number().min(0).max(5000),
+      dose: z.number().int().min(1).max(20).optional(),
+    }),
+  ),
   of('sulfite', z.strictObject({ salt: z.enum(['potassium', 'sodium']), massG: z.number().min(0).max(1000) })),
   of('sorbate', z.strictObject({ massG: z.number().min(0).max(1000) })),
   of('removal', z.strictObject({ volumeL, reason: z.enum(['sample', 'foam', 'spill', 'lees']) })),
   of('reading', reading),
   of('rack', z.strictObject({ volumeL: z.number().positive().max(2000) })),
-  of('bottling', z.strictObject({ bottles: z.array(z.strictObject({ sizeMl: z.number().min(20).max(20_000), count: z.number().int().min(0).max(5000) })).min(1).max(12) })),
-  of('note', z.strictObject({ text: z.string().trim().min(1).max(2000), mark: z.enum(['degassed', 'clear', 'hazy', 'stirred', 'sulfur', 'tasting']).optional() })),
+  of(
+    'bottling',
+    z.strictObject({
+      bottles: z
+        .array(z.strictObject({ sizeMl: z.number().min(20).max(20_000), count: z.number().int().min(0).max(5000) }))
+        .min(1)
+        .max(12),
+    }),
+  ),
+  of(
+    'note',
+    z.strictObject({
+      text: z.string().trim().min(1).max(2000),
+      mark: z.enum(['degassed', 'clear', 'hazy', 'stirred', 'sulfur', 'tasting']).optional(),
+    }),
+  ),
 ] as const;
 
 /** What is written into a batch: kind and payload. The one definition that server and web share. */
 export const eventContentSchema = z.discriminatedUnion('kind', [
   ...happenings,
-  of('amendment', z.strictObject({ eventId: z.uuid(), replacement: z.intersection(z.discriminatedUnion('kind', happenings), z.object({ happenedAt: momentMs })).nullable() })),
+  of(
+    'amendment',
+    z.strictObject({
+      eventId: z.uuid(),
+      replacement: z.intersection(z.discriminatedUnion('kind', happenings), z.object({ happenedAt: momentMs })).nullable(),
+    }),
+  ),
 ]);
 
 export const newEventSchema = z.intersection(eventContentSchema, z.object({ id: z.uuid(), happenedAt: momentMs }));

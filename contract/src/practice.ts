@@ -14,9 +14,28 @@ export type Practice = z.infer<typeof practiceSchema>;
 
 /** Named ways of working to begin from; every one can be changed afterwards. */
 export const HOUSE_PRACTICES = [
-  { id: 'measured', name: 'Measured', says: 'Organic nutrient and DAP share the feeding; organic nitrogen counts at face value.', organicCredit: 1, dapShare: 0.5 },
-  { id: 'organic', name: 'Organic first', says: 'Mostly organic nutrient, its nitrogen counted threefold; a little DAP early.', organicCredit: 3, dapShare: 0.2 },
+  {
+    id: 'measured',
+    name: 'Measured',
+    says: 'Organic nutrient and DAP share the feeding; organic nitrogen counts at face value.',
+    organicCredit: 1,
+    dapShare: 0.5,
+  },
+  {
+    id: 'organic',
+    name: 'Organic first',
+    says: 'Mostly organic nutrient, its nitrogen counted threefold; a little DAP early.',
+    organicCredit: 3,
+    dapShare: 0.2,
+  },
   { id: 'no-dap', name: 'No DAP', says: 'Organic nutrient alone, its nitrogen counted threefold.', organicCredit: 3, dapShare: 0 },
 ] as const;
 
-export const DEFAULT_PRACTICE: Practice = { units: 'metric', region: 'eu', organicCredit: 1, dapShare: 0.5, roomTempC: 19, calibrationC: 20 };
+export const DEFAULT_PRACTICE: Practice = {
+  units: 'metric',
+  region: 'eu',
+  organicCredit: 1,
+  dapShare: 0.5,
+  roomTempC: 19,
+  calibrationC: 20,
+};

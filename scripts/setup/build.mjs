@@ -27,11 +27,16 @@ export function buildIfChanged() {
   }
   const digest = hash.digest('hex');
   const stamp = join(ROOT, 'server', 'dist', '.built-from');
-  const isBuilt = existsSync(stamp) && readFileSync(stamp, 'utf8') === digest && existsSync(SERVER_DIST) && existsSync(join(WEB_DIST, 'index.html'));
+  const isBuilt =
+    existsSync(stamp) && readFileSync(stamp, 'utf8') === digest && existsSync(SERVER_DIST) && existsSync(join(WEB_DIST, 'index.html'));
   if (isBuilt) return;
   console.log('Building…');
   for (const workspace of ['web', 'server']) {
-    const built = spawnSync(process.execPath, [join(ROOT, 'node_modules', 'vite', 'bin', 'vite.js'), 'build', workspace, '--logLevel', 'warn'], { stdio: 'inherit', cwd: ROOT });
+    const built = spawnSync(
+      process.execPath,
+      [join(ROOT, 'node_modules', 'vite', 'bin', 'vite.js'), 'build', workspace, '--logLevel', 'warn'],
+      { stdio: 'inherit', cwd: ROOT },
+    );
     if (built.status !== 0) throw new Plain(`the ${workspace} part could not be built; what it said stands above.`);
   }
   writeFileSync(stamp, digest);

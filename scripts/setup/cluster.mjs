@@ -1,6 +1,20 @@
 import { execFileSync, spawn, spawnSync } from 'node:child_process';
 import { createHash, randomBytes } from 'node:crypto';
-import { chmodSync, chownSync, existsSync, lstatSync, mkdirSync, openSync, readFileSync, readdirSync, readlinkSync, renameSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
+import {
+  chmodSync,
+  chownSync,
+  existsSync,
+  lstatSync,
+  mkdirSync,
+  openSync,
+  readFileSync,
+  readdirSync,
+  readlinkSync,
+  renameSync,
+  rmSync,
+  statfsSync,
+  writeFileSync,
+} from 'node:fs';
 import { createServer } from 'node:net';
 import { dirname, join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
@@ -16,7 +30,9 @@ const LEAST_FREE_BYTES = 200e6;
 function runner() {
   const uid = process.getuid();
   if (uid !== 0) return { uid, gid: process.getgid(), own: true };
-  const lines = readFileSync('/etc/passwd', 'utf8').split('\n').map((line) => line.split(':'));
+  const lines = readFileSync('/etc/passwd', 'utf8')
+    .split('\n')
+    .map((line) => line.split(':'));
   const line = lines.find(([name]) => name === 'postgres') ?? lines.find(([name]) => name === 'nobody');
   if (line === undefined) throw new Plain('PostgreSQL must not run as root, and this machine has neither a user “postgres” nor “nobody”.');
   return { uid: Number(line[2]), gid: Number(line[3]), own: false };
@@ -46,7 +62,8 @@ function placeFor(wanted, who) {
 
 function requireRoom(place) {
   const { bavail, bsize } = statfsSync(place);
-  if (bavail * bsize < LEAST_FREE_BYTES) throw new Plain(`the disk is almost full (${Math.round((bavail * bsize) / 1e6)} MB free); make room and start again.`);
+  if (bavail * bsize < LEAST_FREE_BYTES)
+    throw new Plain(`the disk is almost full (${Math.round((bavail * bsize) / 1e6)} MB free); make room and start again.`);
 }
 
 /** One starter at a time; the kernel lets go of the name however the holder dies. */
@@ -64,15 +81,28 @@ function takeTurn(place) {
 
 /** Makes the cluster whole or not at all: under a random name, renamed when it is ready. */
 function createCluster(place, who, bin) {
-  for (const leftover of readdirSync(place).filter((name) => name.startsWith('new-'))) rmSync(join(place, leftover), { recursive: true, force: true });
+  for (const leftover of readdirSync(place).filter((name) => name.startsWith('new-')))
+    rmSync(join(place, leftover), { recursive: true, force: true });
   const fresh = join(place, `new-${randomBytes(6).toString('hex')}`);
   const passwordFile = join(place, `new-${randomBytes(6).toString('hex')}.pw`);
   const password = randomBytes(24).toString('hex');
   writeFileSync(passwordFile, password, { mode: 0o600 });
   if (!who.own) chownSync(passwordFile, who.uid, who.gid);
-  const made = asRunner(who, join(bin, 'initdb'), ['-D', fresh, '-U', USER, '-A', 'scram-sha-256', `--pwfile=${passwordFile}`, '--locale=C.UTF-8', '-E', 'UTF8']);
+  const made = asRunner(who, join(bin, 'initdb'), [
+    '-D',
+    fresh,
+    '-U',
+    USER,
+    '-A',
+    'scram-sha-256',
+    `--pwfile=${passwordFile}`,
+    '--locale=C.UTF-8',
+    '-E',
+    'UTF8',
+  ]);
   rmSync(passwordFile, { force: true });
-  if (made.status !== 0) throw new Plain(`the database could not be created: ${(made.stderr || String(made.error)).trim().split('\n').at(-1)}`);
+  if (made.status !== 0)
+    throw new Plain(`the database could not be created: ${(made.stderr || String(made.error)).trim().split('\n').at(-1)}`);
   const named = asRunner(who, join(bin, 'postgres'), ['--single', '-D', fresh, 'postgres'], { input: `CREATE DATABASE ${DATABASE};\n` });
   if (named.status !== 0) throw new Plain('the database could not be created inside its new cluster.');
   writeFileSync(join(fresh, 'hollow-bell-password'), password, { mode: 0o600 });
@@ -93,7 +123,8 @@ function clearStaleLock(data, place) {
   const pidFile = join(data, 'postmaster.pid');
   if (!existsSync(pidFile)) return;
   const pid = Number(readFileSync(pidFile, 'utf8').split('\n')[0]);
-  if (runsIn(pid, data)) throw new Plain(`the database of this folder is still running (process ${pid}); stop it with “kill -INT ${pid}” and start again.`);
+  if (runsIn(pid, data))
+    throw new Plain(`the database of this folder is still running (process ${pid}); stop it with “kill -INT ${pid}” and start again.`);
   rmSync(pidFile, { force: true });
   for (const name of readdirSync(place).filter((entry) => entry.startsWith('.s.PGSQL.'))) rmSync(join(place, name), { force: true });
 }
@@ -156,7 +187,8 @@ export async function startCluster(wanted) {
   if (!existsSync(data)) createCluster(place, who, bin);
   const made = readFileSync(join(data, 'PG_VERSION'), 'utf8').trim();
   const installed = /(\d+)/.exec(execFileSync(join(bin, 'postgres'), ['-V'], { encoding: 'utf8' }))?.[1];
-  if (made !== installed) throw new Plain(`this cellar was written by PostgreSQL ${made}, but ${installed} is installed; set PG_BIN to the programs of ${made}.`);
+  if (made !== installed)
+    throw new Plain(`this cellar was written by PostgreSQL ${made}, but ${installed} is installed; set PG_BIN to the programs of ${made}.`);
   clearStaleLock(data, place);
   let child = null;
   let port = 0;

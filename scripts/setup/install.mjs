@@ -28,20 +28,25 @@ export function installDebianPackages({ database, browser }) {
   if (wanted.length === 0) return;
   const packages = wanted.map((item) => item.debian);
   const byHand = `apt-get update && apt-get install -y --no-install-recommends ${packages.join(' ')}`;
-  if (process.getuid?.() !== 0) throw new Plain(`these Debian packages are missing: ${packages.join(', ')}. Run this, then start again:\n  sudo sh -c '${byHand}'`);
+  if (process.getuid?.() !== 0)
+    throw new Plain(`these Debian packages are missing: ${packages.join(', ')}. Run this, then start again:\n  sudo sh -c '${byHand}'`);
   console.log(`Installing Debian packages: ${packages.join(', ')}`);
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
   run('apt-get', ['update', '-qq'], env);
   run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...packages], env);
-  if (wanted.some((item) => !item.found())) throw new Plain(`the Debian packages could not be installed. Run this by hand and look at what it says:\n  ${byHand}`);
+  if (wanted.some((item) => !item.found()))
+    throw new Plain(`the Debian packages could not be installed. Run this by hand and look at what it says:\n  ${byHand}`);
 }
 
 /** Installs npm packages when the lock file is not the one they were installed from. */
 export function installNpmPackages() {
   const stamp = join(ROOT, 'node_modules', '.hollow-bell-lock');
-  const lock = createHash('sha256').update(readFileSync(join(ROOT, 'package-lock.json'))).digest('hex');
+  const lock = createHash('sha256')
+    .update(readFileSync(join(ROOT, 'package-lock.json')))
+    .digest('hex');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
   console.log('Installing npm packages (two minutes the first time)…');
-  if (!run('npm', ['ci', '--engine-strict', '--no-audit', '--no-fund', '--loglevel=error'])) throw new Plain('npm could not install the packages; what it said stands above.');
+  if (!run('npm', ['ci', '--engine-strict', '--no-audit', '--no-fund', '--loglevel=error']))
+    throw new Plain('npm could not install the packages; what it said stands above.');
   writeFileSync(stamp, lock);
 }

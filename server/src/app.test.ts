@@ -17,7 +17,12 @@ afterAll(() => app.app.close());
 describe('who may talk to the server', () => {
   it('no other name for this machine, no other page', async () => {
     expect((await app.call<ApiError>('GET', '/health', undefined, { host: 'evil.example' })).status).toBe(403);
-    const foreign = await app.call<ApiError>('POST', '/batches', { id: crypto.randomUUID(), name: 'X', plan }, { origin: 'http://evil.example' });
+    const foreign = await app.call<ApiError>(
+      'POST',
+      '/batches',
+      { id: crypto.randomUUID(), name: 'X', plan },
+      { origin: 'http://evil.example' },
+    );
     expect(foreign.status).toBe(403);
     expect(foreign.body.code).toBe('not_allowed');
   });
@@ -59,7 +64,10 @@ describe('the demo cellar', () => {
     expect(phases).toEqual(['active', 'awaiting confirmation', 'bottled', 'empty', 'lag', 'not moving', 'stabilized', 'stabilized']);
     for (const { ledger, name } of batches) {
       expect(Math.abs(massImbalanceG(ledger)), name).toBeLessThan(1e-3);
-      expect(ledger.readings.filter((reading) => reading.verdict === 'unexplained'), name).toEqual([]);
+      expect(
+        ledger.readings.filter((reading) => reading.verdict === 'unexplained'),
+        name,
+      ).toEqual([]);
     }
     await other.app.close();
   });

@@ -80,7 +80,11 @@ export async function buildApp({ config, sequelize, now }: Parts) {
     await app.register(fastifyStatic, { root: config.webRoot, wildcard: false, maxAge: '1h', immutable: false });
   }
   app.setNotFoundHandler((request, reply) => {
-    const wantsPage = config.webRoot !== undefined && request.method === 'GET' && !request.url.startsWith('/api/') && !/\.\w+$/.test(request.url.split('?')[0] ?? '');
+    const wantsPage =
+      config.webRoot !== undefined &&
+      request.method === 'GET' &&
+      !request.url.startsWith('/api/') &&
+      !/\.\w+$/.test(request.url.split('?')[0] ?? '');
     if (wantsPage) return reply.header('cache-control', 'no-cache').sendFile('index.html');
     throw new HttpProblem(404, 'not_found', 'There is nothing at this address.');
   });

@@ -5,7 +5,10 @@ const LOOPBACK = ['127.0.0.1', '::1', 'localhost'];
 const configSchema = z.object({
   host: z
     .string()
-    .refine((host) => LOOPBACK.includes(host), 'Hollow Bell listens on this machine only (127.0.0.1); listening to a network needs a passphrase, which this version does not have.'),
+    .refine(
+      (host) => LOOPBACK.includes(host),
+      'Hollow Bell listens on this machine only (127.0.0.1); listening to a network needs a passphrase, which this version does not have.',
+    ),
   port: z.coerce.number().int().min(0).max(65_535),
   databaseUrl: z.url({ protocol: /^postgres(ql)?$/ }),
   /** Folder of the built web app; none while developing. */

@@ -8,7 +8,12 @@ export const router = createRouter({
     { path: '/batches', name: 'batches', component: () => import('./places/BatchesPlace.vue') },
     { path: '/batches/new', name: 'new', component: () => import('./places/NewBatchPlace.vue') },
     { path: '/batches/:id', name: 'batch', component: () => import('./places/BatchPlace.vue'), props: true },
-    { path: `/batches/:id/:station(${STATIONS.join('|')})`, name: 'station', component: () => import('./places/BatchPlace.vue'), props: true },
+    {
+      path: `/batches/:id/:station(${STATIONS.join('|')})`,
+      name: 'station',
+      component: () => import('./places/BatchPlace.vue'),
+      props: true,
+    },
     { path: '/house', name: 'house', component: () => import('./places/HousePlace.vue') },
     { path: '/:rest(.*)*', name: 'nowhere', component: () => import('./places/NowherePlace.vue') },
   ],

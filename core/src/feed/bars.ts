@@ -18,7 +18,13 @@ export function nitrogenBars(plan: FeedingPlan, doses: readonly DoseNow[], volum
   const add = (dose: DoseNow, kind: NutrientId, grams: number, mgPerG: number): void => {
     if (grams <= 0 || volumeL <= 0) return;
     const fromMgPerL = bars.at(-1)?.toMgPerL ?? 0;
-    bars.push({ kind, label: `dose ${dose.dose.number}, ${NUTRIENTS[kind].name}`, state: dose.state, fromMgPerL, toMgPerL: fromMgPerL + (grams * mgPerG) / volumeL });
+    bars.push({
+      kind,
+      label: `dose ${dose.dose.number}, ${NUTRIENTS[kind].name}`,
+      state: dose.state,
+      fromMgPerL,
+      toMgPerL: fromMgPerL + (grams * mgPerG) / volumeL,
+    });
   };
   for (const dose of doses) {
     add(dose, 'organic', dose.organicG, NUTRIENTS.organic.aminoN * 1000 * plan.practice.organicCredit);

@@ -43,7 +43,11 @@ export function checkEvent(events: readonly BatchEvent[], content: EventContent 
       requireVolume(content.payload.volumeL, volumeL * (1 + VOLUME_SLACK), 'racked');
       return;
     case 'bottling':
-      requireVolume(content.payload.bottles.reduce((sum, b) => sum + (b.sizeMl * b.count) / 1000, 0), volumeL * (1 + VOLUME_SLACK), 'bottled');
+      requireVolume(
+        content.payload.bottles.reduce((sum, b) => sum + (b.sizeMl * b.count) / 1000, 0),
+        volumeL * (1 + VOLUME_SLACK),
+        'bottled',
+      );
       return;
     case 'reading':
       if (content.payload.sg !== undefined) checkReadingTime(events, content, volumeL);
@@ -55,18 +59,25 @@ export function checkEvent(events: readonly BatchEvent[], content: EventContent 
 
 function requireVolume(wantedL: number, presentL: number, deed: string): void {
   if (wantedL > presentL + 0.005) {
-    const there = presentL === 0 ? 'there was nothing in the vessel at that time' : `there was only ${liters(presentL)} in the vessel at that time`;
+    const there =
+      presentL === 0 ? 'there was nothing in the vessel at that time' : `there was only ${liters(presentL)} in the vessel at that time`;
     throw new Refusal(`${liters(wantedL)} cannot be ${deed}: ${there}.`, 'volumeL');
   }
 }
 
 /** A gravity before the pitch is only believed if the must can have read it. */
-function checkReadingTime(events: readonly BatchEvent[], content: Extract<EventContent, { kind: 'reading' }> & { happenedAt: number }, volumeL: number): void {
+function checkReadingTime(
+  events: readonly BatchEvent[],
+  content: Extract<EventContent, { kind: 'reading' }> & { happenedAt: number },
+  volumeL: number,
+): void {
   if (volumeL === 0) throw new Refusal('Nothing was poured yet at that time; check when the reading was taken.', 'happenedAt');
   const pitch = fold(events).pitch;
   if (pitch === null || content.happenedAt >= pitch.at) return;
   const candidate: StandingEvent = { ...content, id: 'candidate', seq: Number.MAX_SAFE_INTEGER, enteredAt: content.happenedAt };
-  const point = foldUntil([...standingEvents(events), candidate], content.happenedAt + 1).readings.find((reading) => reading.eventId === 'candidate');
+  const point = foldUntil([...standingEvents(events), candidate], content.happenedAt + 1).readings.find(
+    (reading) => reading.eventId === 'candidate',
+  );
   if (point?.verdict === 'unexplained') {
     throw new Refusal(
       `That is before the yeast went in, when the must read about ${point.expectedSg.toFixed(3)}; check the time, or the reading.`,

@@ -129,7 +129,12 @@ function takeReading(ledger: Ledger, event: EventOf<'reading'>, assumptions: Ass
   if (readSg === undefined || expected === null) return;
   const calibration = calibrationC ?? 20;
   const sg = correctedSg(readSg, tempC ?? calibration, calibration);
-  const follows = followGravity(ledger, expected, sg + (ledger.pitch === null ? assumptions.mustReadingBias : assumptions.readingBias), assumptions);
+  const follows = followGravity(
+    ledger,
+    expected,
+    sg + (ledger.pitch === null ? assumptions.mustReadingBias : assumptions.readingBias),
+    assumptions,
+  );
   if (ledger.pitch === null && follows) ledger.measuredOg = sg;
   const after = mixedOf(ledger) ?? expected;
   ledger.readings.push({
@@ -169,7 +174,15 @@ function applyEvent(ledger: Ledger, event: StandingEvent, assumptions: Assumptio
       const must = mixedOf(ledger);
       ledger.yeastG += massG;
       ledger.pouredG += massG;
-      ledger.pitch ??= { at, yeastId, name, massG, volumeL: must?.volumeL ?? 0, sg: must?.sg ?? 1, sugarGPerL: must === null ? 0 : ledger.sugarG / must.volumeL };
+      ledger.pitch ??= {
+        at,
+        yeastId,
+        name,
+        massG,
+        volumeL: must?.volumeL ?? 0,
+        sg: must?.sg ?? 1,
+        sugarGPerL: must === null ? 0 : ledger.sugarG / must.volumeL,
+      };
       break;
     }
     case 'nutrient': {

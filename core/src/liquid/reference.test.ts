@@ -40,7 +40,7 @@ const compute: Record<string, (i: Record<string, number>) => unknown> = {
     const { abv, abw, residualGPerL } = alcoholByBalance(i['og']!, i['fg']!);
     return { abv, abw, residual_g_l: residualGPerL };
   },
-  potential_abv: (i) => potentialAbv(i['og']!, i['fermentable_fraction']!),
+  potential_abv: (i) => potentialAbv(i['og']!, i['fermentable_fraction']),
   dry_sg: (i) => sgAtFractionFermented(i['og']!, 1),
   sugar_break_sg: (i) => sgAtFractionFermented(i['og']!, i['fraction']!),
   sugar_break_to_fg: (i) => sgAtFractionToFg(i['og']!, i['fg']!, i['fraction']!),

@@ -17,19 +17,26 @@ const FORMULAS: Record<MustFigure, string> = {
 /** How a planned figure comes about, with what the plan puts in. */
 export function mustWorking(figure: MustFigure, plan: MustPlan): Working {
   const yeast = yeastType(plan.yeastId);
-  const honeys = plan.honeys.map((honey) => ({ name: `${honey.name} honey`, shown: `${honey.massG.toFixed(0)} g at ${(honey.moisture * 100).toFixed(1)} % water (± 1.9)` }));
+  const honeys = plan.honeys.map((honey) => ({
+    name: `${honey.name} honey`,
+    shown: `${honey.massG.toFixed(0)} g at ${(honey.moisture * 100).toFixed(1)} % water (± 1.9)`,
+  }));
   const inputs = [...honeys, { name: 'water', shown: `${plan.waterL.toFixed(2)} L (± 1.5 %)` }];
   const { ethanolYield, glycerolYield } = ASSUMPTION_RANGES;
   const fermenting = [
     { name: 'ethanol per extract', shown: `${ethanolYield.value.toFixed(4)} (${ethanolYield.low} to ${ethanolYield.high})` },
     { name: 'by-products per sugar', shown: `${glycerolYield.value} (${glycerolYield.low} to ${glycerolYield.high})` },
-    { name: `${yeast.name} tolerates`, shown: `${yeast.toleranceAbv.value} % vol (${yeast.toleranceAbv.low} to ${yeast.toleranceAbv.high})` },
+    {
+      name: `${yeast.name} tolerates`,
+      shown: `${yeast.toleranceAbv.value} % vol (${yeast.toleranceAbv.low} to ${yeast.toleranceAbv.high})`,
+    },
     { name: 'sugar a dry mead keeps', shown: `${DRY_SUGAR_G_PER_L.value} g/L (${DRY_SUGAR_G_PER_L.low} to ${DRY_SUGAR_G_PER_L.high})` },
   ];
   const isUnfermented = figure === 'og' || figure === 'volumeL' || figure === 'sugarGPerL';
   return {
     formula: FORMULAS[figure],
     inputs: isUnfermented ? inputs : [...inputs, ...fermenting],
-    source: 'Mass balance; sucrose density ICUMSA, ethanol density OIML R 22, Tabarié’s relation; honey USDA Tech. Bull. 1261. Range: first-order propagation, 10–90 %.',
+    source:
+      'Mass balance; sucrose density ICUMSA, ethanol density OIML R 22, Tabarié’s relation; honey USDA Tech. Bull. 1261. Range: first-order propagation, 10–90 %.',
   };
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { GravityRefusal } from '../quantities/index.ts';
-import { readDipLine } from './index.ts';
+import { readDipLine, takeBatchName } from './index.ts';
 import type { DipContext } from './index.ts';
 
 const midnight = Date.UTC(2026, 10, 23);
@@ -98,5 +98,20 @@ describe('the dip line', () => {
   it('reads a bare gallon in the maker’s own system', () => {
     expect(first('racked 1 gal', { units: 'us' }).payload).toEqual({ volumeL: 3.785411784 });
     expect(first('racked 1 gal', { units: 'uk' }).payload).toEqual({ volumeL: 4.54609 });
+  });
+});
+
+describe('a batch’s name at the front of the line', () => {
+  const batches = [{ name: 'Heather, strong' }, { name: 'Heather, waiting' }, { name: 'Linden B' }, { name: 'Borage, even' }];
+  it.each([
+    ['borage 1.048 21c', 'Borage, even', '1.048 21c'],
+    ['Heather strong 1.1', 'Heather, strong', '1.1'],
+    ['linden b fed', 'Linden B', 'fed'],
+    ['heather 1.05', null, null],
+    ['quince 1.05', null, null],
+    ['1.05', null, null],
+  ])('“%s”', (typed, name, rest) => {
+    const taken = takeBatchName(typed, batches);
+    expect([taken?.batch.name ?? null, taken?.rest ?? null]).toEqual([name, rest]);
   });
 });

@@ -1,12 +1,7 @@
-import type { QueryInterface, Sequelize, Transaction } from 'sequelize';
+import type { Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
+import type { Migration } from './migration.ts';
 import { firstLight } from './migrations/20261123-first-light.ts';
-
-export interface Migration {
-  name: string;
-  up: (queries: QueryInterface, transaction: Transaction) => Promise<void>;
-  down: (queries: QueryInterface, transaction: Transaction) => Promise<void>;
-}
 
 /** Listed, not globbed, so that the built server carries them. Order is the order of their names. */
 const MIGRATIONS: Migration[] = [firstLight];

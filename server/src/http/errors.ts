@@ -27,24 +27,43 @@ function isDatabaseAway(error: unknown): boolean {
   const original = error instanceof DatabaseError ? error.original : error;
   const code = (original as { code?: unknown } | null)?.code;
   if (typeof code === 'string' && (GONE.test(code) || ['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ENOENT'].includes(code))) return true;
-  return error instanceof Error && /Connection terminated|server closed the connection|not queryable|connection manager was closed/i.test(error.message);
+  return (
+    error instanceof Error &&
+    /Connection terminated|server closed the connection|not queryable|connection manager was closed/i.test(error.message)
+  );
 }
 
 function problemOf(error: unknown): HttpProblem & { field?: string } {
   if (error instanceof HttpProblem) return error;
-  if (error instanceof Refusal) return Object.assign(new HttpProblem(422, 'bad_input', error.message), error.field === undefined ? {} : { field: error.field });
+  if (error instanceof Refusal)
+    return Object.assign(new HttpProblem(422, 'bad_input', error.message), error.field === undefined ? {} : { field: error.field });
   if (hasZodFastifySchemaValidationErrors(error)) {
     const first = error.validation[0];
     const field = first?.instancePath.slice(1) ?? '';
-    return Object.assign(new HttpProblem(400, 'bad_input', `${field === '' ? 'The request' : field} is not as it should be: ${first?.message ?? 'unreadable'}.`), { field });
+    return Object.assign(
+      new HttpProblem(
+        400,
+        'bad_input',
+        `${field === '' ? 'The request' : field} is not as it should be: ${first?.message ?? 'unreadable'}.`,
+      ),
+      { field },
+    );
   }
   if (isDatabaseAway(error)) {
-    return new HttpProblem(503, 'database_away', 'The cellar’s records cannot be reached just now. Nothing is lost; what you wrote will be kept and sent again.');
+    return new HttpProblem(
+      503,
+      'database_away',
+      'The cellar’s records cannot be reached just now. Nothing is lost; what you wrote will be kept and sent again.',
+    );
   }
   const status = (error as Partial<FastifyError>).statusCode;
   if (status === 429) return new HttpProblem(429, 'too_many', 'Too many requests in a minute; wait a little.');
   if (status !== undefined && status >= 400 && status < 500) return new HttpProblem(status, 'bad_input', (error as Error).message);
-  return new HttpProblem(500, 'internal', 'Something went wrong on our side; nothing was written. The log has the details under this request’s number.');
+  return new HttpProblem(
+    500,
+    'internal',
+    'Something went wrong on our side; nothing was written. The log has the details under this request’s number.',
+  );
 }
 
 export function answerError(error: unknown, request: FastifyRequest, reply: FastifyReply): void {
@@ -57,4 +76,3 @@ export function answerError(error: unknown, request: FastifyRequest, reply: Fast
   if (problem.status === 503) void reply.header('retry-after', '2');
   void reply.status(problem.status).send(body);
 }
-

@@ -21,7 +21,7 @@ export async function onCluster(sql: string): Promise<void> {
 }
 
 /** A fresh, empty database. */
-export async function freshDatabase(): Promise<{ name: string; url: string }> {
+async function freshDatabase(): Promise<{ name: string; url: string }> {
   const name = `t_${randomUUID().replaceAll('-', '')}`;
   await onCluster(`CREATE DATABASE ${name}`);
   const url = new URL(CLUSTER ?? '');
@@ -40,8 +40,18 @@ export async function testApp() {
   const config = readConfig({ host: '127.0.0.1', port: 0, databaseUrl: database.url, logLevel: 'silent', requestsPerMinute: 100_000 });
   const { app, cellar } = await buildApp({ config, sequelize, now: () => NOW });
 
-  const call = async <T>(method: 'GET' | 'POST' | 'PUT' | 'PATCH', path: string, payload?: object, headers: Record<string, string> = {}) => {
-    const response = await app.inject({ method, url: `/api${path}`, ...(payload === undefined ? {} : { payload }), headers: { host: 'localhost', ...headers } });
+  const call = async <T>(
+    method: 'GET' | 'POST' | 'PUT' | 'PATCH',
+    path: string,
+    payload?: object,
+    headers: Record<string, string> = {},
+  ) => {
+    const response = await app.inject({
+      method,
+      url: `/api${path}`,
+      ...(payload === undefined ? {} : { payload }),
+      headers: { host: 'localhost', ...headers },
+    });
     return { status: response.statusCode, body: response.json<T>(), headers: response.headers };
   };
   return { app, cellar, sequelize, database, call };
@@ -63,10 +73,16 @@ export const happened = (...rows: [hoursAgo: number, content: EventContent][]): 
   rows.map(([hoursAgo, content]) => ({ ...content, id: randomUUID(), happenedAt: NOW - hoursAgo * HOUR_MS }));
 
 export const poured: [number, EventContent][] = [
-  [100, { kind: 'honey', payload: { name: 'linden', massG: 1500, moisture: MEAN_HONEY.moisture, unfermentable: MEAN_HONEY.unfermentable } }],
+  [
+    100,
+    { kind: 'honey', payload: { name: 'linden', massG: 1500, moisture: MEAN_HONEY.moisture, unfermentable: MEAN_HONEY.unfermentable } },
+  ],
   [100, { kind: 'water', payload: { volumeL: 4 } }],
 ];
-export const pitched: [number, EventContent][] = [...poured, [99, { kind: 'yeast', payload: { yeastId: 'allround', name: 'even-tempered wine type', massG: 3 } }]];
+export const pitched: [number, EventContent][] = [
+  ...poured,
+  [99, { kind: 'yeast', payload: { yeastId: 'allround', name: 'even-tempered wine type', massG: 3 } }],
+];
 
 type App = Awaited<ReturnType<typeof testApp>>;
 

@@ -46,5 +46,6 @@ export const api = {
   batch: (id: string) => call<Batch>('GET', `/batches/${id}`),
   createBatch: (id: string, name: string, plan: BatchPlan) => call<Batch>('POST', '/batches', { id, name, plan }),
   replan: (id: string, afterVersion: number, plan: BatchPlan) => call<Batch>('PUT', `/batches/${id}/plan`, { afterVersion, plan }),
-  append: (id: string, afterSeq: number, events: NewEvent[]) => call<{ lastSeq: number; events: BatchEvent[] }>('POST', `/batches/${id}/events`, { afterSeq, events }),
+  append: (id: string, afterSeq: number, events: NewEvent[]) =>
+    call<{ lastSeq: number; events: BatchEvent[] }>('POST', `/batches/${id}/events`, { afterSeq, events }),
 };

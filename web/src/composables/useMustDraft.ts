@@ -2,9 +2,14 @@ import { MEAN_HONEY } from '@hollow-bell/core/ledger';
 import { holdsContradict, judgeMust, predictMust, solveMust } from '@hollow-bell/core/must';
 import type { Hold, Holds, MustPlan, PlannedHoney } from '@hollow-bell/core/must';
 import { Refusal } from '@hollow-bell/core/quantities';
-import { computed, ref } from 'vue';
+import { computed, ref, shallowRef } from 'vue';
 
-export const newHoney = (name: string): PlannedHoney => ({ name, massG: 0, moisture: MEAN_HONEY.moisture, unfermentable: MEAN_HONEY.unfermentable });
+export const newHoney = (name: string): PlannedHoney => ({
+  name,
+  massG: 0,
+  moisture: MEAN_HONEY.moisture,
+  unfermentable: MEAN_HONEY.unfermentable,
+});
 
 /** Two holds, the latest last. */
 type Pair = [Hold, Hold];
@@ -14,7 +19,7 @@ type Pair = [Hold, Hold];
  * its own kind. Where no must meets the holds, the draft stays as it was and says why.
  */
 export function useMustDraft(initial: MustPlan) {
-  const plan = ref<MustPlan>(structuredClone(initial));
+  const plan = shallowRef<MustPlan>(initial);
   const first = predictMust(initial);
   const held = ref<Pair>(['og', 'volumeL']);
   const values = ref<Record<Hold, number>>({
@@ -37,7 +42,10 @@ export function useMustDraft(initial: MustPlan) {
     try {
       const solved = solveMust(holds, from.honeys, from.yeastId);
       const total = honeyTotalG(from);
-      const honeys = from.honeys.map((honey) => ({ ...honey, massG: solved.honeyG * (total > 0 ? honey.massG / total : 1 / from.honeys.length) }));
+      const honeys = from.honeys.map((honey) => ({
+        ...honey,
+        massG: solved.honeyG * (total > 0 ? honey.massG / total : 1 / from.honeys.length),
+      }));
       plan.value = { ...from, honeys, waterL: solved.waterL };
       const made = figures.value;
       held.value = pair;

@@ -34,7 +34,9 @@ const { tell } = useReader();
 const { refusal, busy, attempt } = useAttempt();
 const standing = props.entry.standing;
 const fields = FIELDS[standing.kind] ?? [];
-const values = ref<Record<string, number | null>>(Object.fromEntries(fields.map(({ name }) => [name, (standing.payload as Record<string, number | undefined>)[name] ?? null])));
+const values = ref<Record<string, number | null>>(
+  Object.fromEntries(fields.map(({ name }) => [name, (standing.payload as Record<string, number | undefined>)[name] ?? null])),
+);
 const text = ref(standing.kind === 'note' ? standing.payload.text : '');
 const toLocal = (at: number): string => new Date(at - new Date(at).getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
 const time = ref(toLocal(standing.happenedAt));
@@ -45,7 +47,8 @@ function replacement(): Replacement {
   if (!Number.isFinite(happenedAt)) throw new Refusal('The time is not complete; give a day and a clock time.');
   const changed = Object.fromEntries(Object.entries(values.value).filter(([, value]) => value !== null));
   const kept = Object.fromEntries(Object.entries(standing.payload).filter(([name]) => !(name in values.value)));
-  const payload = standing.kind === 'note' ? { ...standing.payload, text: text.value.trim() || standing.payload.text } : { ...kept, ...changed };
+  const payload =
+    standing.kind === 'note' ? { ...standing.payload, text: text.value.trim() || standing.payload.text } : { ...kept, ...changed };
   return { kind: standing.kind, payload, happenedAt } as Replacement;
 }
 
@@ -54,8 +57,12 @@ async function save(what: 'correct' | 'take back' | 'bring back'): Promise<void>
   const done = await attempt(() => {
     const lastAmendment = props.entry.amendments.at(-1)?.id;
     if (what === 'take back') return store.withdraw([eventId], `took back ${tell(eventSentence(standing))}`);
-    if (what === 'bring back' && lastAmendment !== undefined) return store.withdraw([lastAmendment], `brought back ${tell(eventSentence(standing))}`);
-    return store.write([{ kind: 'amendment', payload: { eventId, replacement: replacement() } }], `corrected ${tell(eventSentence(standing))}`);
+    if (what === 'bring back' && lastAmendment !== undefined)
+      return store.withdraw([lastAmendment], `brought back ${tell(eventSentence(standing))}`);
+    return store.write(
+      [{ kind: 'amendment', payload: { eventId, replacement: replacement() } }],
+      `corrected ${tell(eventSentence(standing))}`,
+    );
   });
   if (done) emit('close');
 }
@@ -66,7 +73,9 @@ async function save(what: 'correct' | 'take back' | 'bring back'): Promise<void>
     <form class="stack" @submit.prevent="save('correct')">
       <template v-if="!entry.withdrawn">
         <QuantityField v-for="field in fields" :key="field.name" v-model="values[field.name]!" :kind="field.kind" :label="field.label" />
-        <label v-if="standing.kind === 'note'"><span class="small quiet">note</span><el-input v-model="text" type="textarea" :rows="3" maxlength="2000" /></label>
+        <label v-if="standing.kind === 'note'"
+          ><span class="small quiet">note</span><el-input v-model="text" type="textarea" :rows="3" maxlength="2000"
+        /></label>
         <label class="time"><span class="small quiet">when</span><input v-model="time" type="datetime-local" class="mono" /></label>
       </template>
       <p class="small quiet">The old entry stays on record and can be seen in the log.</p>

@@ -17,7 +17,14 @@ async function done(ask: Ask): Promise<void> {
 
 <template>
   <ul v-if="store.batch !== null" class="rule-top" aria-label="What this vessel asks for">
-    <AskRow v-for="ask in store.asks" :key="`${ask.station} ${ask.dueAt}`" :ask="ask" :batch-id="store.batch.id" :busy="busy" @done="done" />
+    <AskRow
+      v-for="ask in store.asks"
+      :key="`${ask.station} ${ask.dueAt}`"
+      :ask="ask"
+      :batch-id="store.batch.id"
+      :busy="busy"
+      @done="done"
+    />
     <li v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</li>
   </ul>
 </template>

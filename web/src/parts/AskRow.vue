@@ -21,14 +21,27 @@ const GO: Record<Ask['station'], string> = {
 };
 const to = { name: 'station', params: { id: props.batchId, station: props.ask.station } };
 const asksNow = (): boolean => props.ask.bell === 'swinging' || props.ask.bell === 'cracked';
-const dueLabel = (): string => (props.ask.bell === 'cracked' ? 'now' : asksNow() ? (Date.now() - props.ask.dueAt > 36e5 * 20 ? 'overdue' : 'today') : show('when', props.ask.dueAt));
+const dueLabel = (): string =>
+  props.ask.bell === 'cracked'
+    ? 'now'
+    : asksNow()
+      ? Date.now() - props.ask.dueAt > 36e5 * 20
+        ? 'overdue'
+        : 'today'
+      : show('when', props.ask.dueAt);
 </script>
 
 <template>
   <li class="ask" :data-bell="ask.bell">
     <BellMark :bell="ask.bell" />
     <span class="due quiet">{{ dueLabel() }}</span>
-    <RouterLink v-if="name !== undefined" :to="{ name: 'batch', params: { id: batchId } }" class="name" :class="{ stop: ask.bell === 'cracked' }">{{ name }}</RouterLink>
+    <RouterLink
+      v-if="name !== undefined"
+      :to="{ name: 'batch', params: { id: batchId } }"
+      class="name"
+      :class="{ stop: ask.bell === 'cracked' }"
+      >{{ name }}</RouterLink
+    >
     <SentenceText class="sentence" :sentence="ask.sentence" />
     <span class="deeds no-print">
       <template v-if="ask.done !== null">

@@ -10,7 +10,8 @@ import { useBatch } from '../stores/batch.ts';
 const store = useBatch();
 const { show, tell } = useReader();
 const correcting = ref<LogEntry | null>(null);
-const isUnexplained = (entry: LogEntry): boolean => store.ledger.readings.some((reading) => reading.eventId === entry.first.id && reading.verdict === 'unexplained');
+const isUnexplained = (entry: LogEntry): boolean =>
+  store.ledger.readings.some((reading) => reading.eventId === entry.first.id && reading.verdict === 'unexplained');
 </script>
 
 <template>
@@ -20,9 +21,13 @@ const isUnexplained = (entry: LogEntry): boolean => store.ledger.readings.some((
     <ol>
       <li v-for="entry in store.log" :key="entry.first.id" :class="{ withdrawn: entry.withdrawn }">
         <span class="small quiet">{{ show('when', entry.standing.happenedAt) }}</span>
-        <button type="button" class="entry" :aria-label="`Correct: ${tell(eventSentence(entry.standing))}`" @click="correcting = entry"><SentenceText :sentence="eventSentence(entry.standing)" /></button>
+        <button type="button" class="entry" :aria-label="`Correct: ${tell(eventSentence(entry.standing))}`" @click="correcting = entry">
+          <SentenceText :sentence="eventSentence(entry.standing)" />
+        </button>
         <span v-if="entry.withdrawn" class="small quiet">taken back</span>
-        <span v-else-if="entry.standing !== entry.first" class="small quiet was">was: <SentenceText :sentence="eventSentence(entry.first)" /></span>
+        <span v-else-if="entry.standing !== entry.first" class="small quiet was"
+          >was: <SentenceText :sentence="eventSentence(entry.first)"
+        /></span>
         <span v-if="isUnexplained(entry)" class="small refusal">cannot be right as it stands; the ledger does not follow it</span>
       </li>
     </ol>

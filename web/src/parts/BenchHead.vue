@@ -11,7 +11,11 @@ const about = computed(() => {
   const vessel = store.batch?.plan.must.vessel.name ?? '';
   const volume = store.view === null || store.ledger.bottled !== null ? '' : `, ${show('volumeL', store.view.volumeL)} in the ${vessel}`;
   if (store.ledger.bottled !== null) return 'bottled';
-  return pitch === null ? (store.view === null ? 'not yet mixed' : `mixed, no yeast yet${volume}`) : `day ${Math.floor((store.now - pitch.at) / DAY_MS)}${volume}`;
+  return pitch === null
+    ? store.view === null
+      ? 'not yet mixed'
+      : `mixed, no yeast yet${volume}`
+    : `day ${Math.floor((store.now - pitch.at) / DAY_MS)}${volume}`;
 });
 </script>
 

@@ -20,11 +20,21 @@ const colors = ref<ChartColors | null>(null);
 function readColors(): ChartColors {
   const style = getComputedStyle(document.documentElement);
   const of = (name: string): string => style.getPropertyValue(`--${name}`).trim();
-  return { ink: of('soot'), quiet: of('soot-2'), rule: of('rule'), bronze: of('bronze'), verdigris: of('verdigris'), madder: of('madder'), bronzeSoft: of('bronze-soft') };
+  return {
+    ink: of('soot'),
+    quiet: of('soot-2'),
+    rule: of('rule'),
+    bronze: of('bronze'),
+    verdigris: of('verdigris'),
+    madder: of('madder'),
+    bronzeSoft: of('bronze-soft'),
+  };
 }
 
 onMounted(async () => {
-  await Promise.all(["12px 'Atkinson Hyperlegible Next Variable'", "12px 'Atkinson Hyperlegible Mono Variable'"].map((font) => document.fonts.load(font)));
+  await Promise.all(
+    ["12px 'Atkinson Hyperlegible Next Variable'", "12px 'Atkinson Hyperlegible Mono Variable'"].map((font) => document.fonts.load(font)),
+  );
   colors.value = readColors();
   ready.value = true;
 });

@@ -66,10 +66,6 @@ const understanding = computed<{ read?: DipReading; told: string; offered?: numb
   }
 });
 
-watch(typed, () => {
-  refusal.value = '';
-});
-
 async function save(): Promise<void> {
   const { read, told } = understanding.value;
   if (read === undefined) return;
@@ -106,7 +102,17 @@ onKeyStroke('/', (event) => {
   <form class="dip no-print" @submit.prevent="save">
     <label class="line">
       <b>Dip line</b>
-      <input ref="field" v-model="typed" class="mono" :placeholder="acrossBatches ? 'borage 1.048 21c' : '1.048 21c · fed'" autocomplete="off" spellcheck="false" aria-label="Dip line" @keydown.esc="typed = ''" />
+      <input
+        ref="field"
+        v-model="typed"
+        class="mono"
+        :placeholder="acrossBatches ? 'borage 1.048 21c' : '1.048 21c · fed'"
+        autocomplete="off"
+        spellcheck="false"
+        aria-label="Dip line"
+        @input="refusal = ''"
+        @keydown.esc="typed = ''"
+      />
       <kbd>/</kbd>
     </label>
     <div v-if="typed.trim() !== '' || refusal !== ''" class="under" role="status">
@@ -119,7 +125,9 @@ onKeyStroke('/', (event) => {
       </template>
       <template v-else>
         <span class="refusal">{{ understanding.told }}</span>
-        <el-button v-if="understanding.offered !== undefined" @click="takeOffer(understanding.offered)">Take {{ understanding.offered.toFixed(3) }}</el-button>
+        <el-button v-if="understanding.offered !== undefined" @click="takeOffer(understanding.offered)"
+          >Take {{ understanding.offered.toFixed(3) }}</el-button
+        >
       </template>
     </div>
   </form>

@@ -15,7 +15,8 @@ const BELL: Record<DoseNow['state'], Bell> = { given: 'still', due: 'swinging', 
 const otherwise = ref(false);
 const organicG = ref<number | null>(null);
 const dapG = ref<number | null>(null);
-const teaspoons = (grams: number, source: 'organic' | 'dap'): string => `about ${(Math.round((grams / NUTRIENTS[source].gPerTeaspoon) * 4) / 4).toLocaleString()} tsp`;
+const teaspoons = (grams: number, source: 'organic' | 'dap'): string =>
+  `about ${(Math.round((grams / NUTRIENTS[source].gPerTeaspoon) * 4) / 4).toLocaleString()} tsp`;
 const parts = computed(() =>
   [
     { source: 'organic' as const, grams: props.dose.organicG },
@@ -39,7 +40,10 @@ function give(organic: number, dap: number): void {
 <template>
   <li class="dose" :data-dose="dose.dose.number" :data-state="dose.state">
     <BellMark :bell="BELL[dose.state]" />
-    <span class="quiet">{{ dose.state === 'given' ? 'given' : dose.dose.atThirdBreak && dose.state === 'ahead' ? 'third break, at the latest' : '' }} {{ show('when', dose.dueAt) }}</span>
+    <span class="quiet"
+      >{{ dose.state === 'given' ? 'given' : dose.dose.atThirdBreak && dose.state === 'ahead' ? 'third break, at the latest' : '' }}
+      {{ show('when', dose.dueAt) }}</span
+    >
     <span class="what">
       <b>Dose {{ dose.dose.number }}</b>
       <template v-for="(part, i) in parts" :key="part.source"
@@ -47,10 +51,14 @@ function give(organic: number, dap: number): void {
         <span v-if="dose.state !== 'given'" class="small quiet">({{ teaspoons(part.grams, part.source) }})</span></template
       >
       <span v-if="dose.state === 'too late'" class="quiet">: too late to be of use, half the sugar is gone</span>
-      <span v-else-if="dose.dapDroppedG >= 0.05" class="quiet">; {{ show('massG', dose.dapDroppedG) }} DAP left out: above 9 % vol or over its cap</span>
+      <span v-else-if="dose.dapDroppedG >= 0.05" class="quiet"
+        >; {{ show('massG', dose.dapDroppedG) }} DAP left out: above 9 % vol or over its cap</span
+      >
     </span>
     <span v-if="dose.state === 'due' || dose.state === 'ahead'" class="deeds">
-      <el-button :type="dose.state === 'due' ? 'primary' : 'default'" :loading="busy" @click="give(dose.organicG, dose.dapG)">Fed {{ show('massG', dose.organicG + dose.dapG) }}</el-button>
+      <el-button :type="dose.state === 'due' ? 'primary' : 'default'" :loading="busy" @click="give(dose.organicG, dose.dapG)"
+        >Fed {{ show('massG', dose.organicG + dose.dapG) }}</el-button
+      >
       <el-button @click="begin">Otherwise</el-button>
     </span>
     <form v-if="otherwise" class="other" @submit.prevent="give(organicG ?? 0, dapG ?? 0)">

@@ -16,7 +16,12 @@ const spread = computed(() => range(props.kind, props.figure));
   <div class="figure" :data-figure="label">
     <el-popover :disabled="working === undefined" trigger="click" :width="360" placement="bottom-start">
       <template #reference>
-        <button type="button" class="press" :class="{ plain: working === undefined }" :aria-label="`${label}: ${value.join(' ')}. Show working`">
+        <button
+          type="button"
+          class="press"
+          :class="{ plain: working === undefined }"
+          :aria-label="`${label}: ${value.join(' ')}. Show working`"
+        >
           <span class="label">{{ label }}</span>
           <span class="value"
             ><span class="big number">{{ value[0] }}</span> <span class="unit">{{ value[1] }}</span></span

@@ -32,12 +32,19 @@ const isChosen = (batchG: number): boolean => props.chosenG !== null && Math.abs
       <h2>Glass ladder, {{ GLASS_ML }} ml each</h2>
       <span class="small quiet"
         >step
-        <button v-for="step in STEPS" :key="step" type="button" class="link" :aria-pressed="stepG === step" @click="stepG = step">{{ show('massG', step) }}</button></span
+        <button v-for="step in STEPS" :key="step" type="button" class="link" :aria-pressed="stepG === step" @click="stepG = step">
+          {{ show('massG', step) }}
+        </button></span
       >
     </header>
     <ol>
       <li v-for="glass in glasses" :key="glass.grams">
-        <button type="button" :class="{ chosen: isChosen(glass.batchG) }" :aria-pressed="isChosen(glass.batchG)" @click="emit('choose', isChosen(glass.batchG) || glass.grams === 0 ? null : glass.batchG)">
+        <button
+          type="button"
+          :class="{ chosen: isChosen(glass.batchG) }"
+          :aria-pressed="isChosen(glass.batchG)"
+          @click="emit('choose', isChosen(glass.batchG) || glass.grams === 0 ? null : glass.batchG)"
+        >
           <svg viewBox="0 0 80 130" aria-hidden="true">
             <path d="M13 45H67L61 126H19Z" :fill="color" />
             <path d="M8 4L18 127H62L72 4" class="glass" />

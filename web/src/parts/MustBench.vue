@@ -31,10 +31,14 @@ const HOLDS: { hold: Hold; label: string; kind: FieldKind }[] = [
   { hold: 'honeyG', label: 'Honey, all lots', kind: 'mass' },
 ];
 const YEAST_OPTIONS = YEAST_TYPES.map(({ id, name }) => ({ value: id, label: name }));
-const vesselOptions = computed(() => USUAL_VESSELS.map(({ name, capacityL }) => ({ value: name, label: `${name}, ${show('volumeL', capacityL)} to the brim` })));
+const vesselOptions = computed(() =>
+  USUAL_VESSELS.map(({ name, capacityL }) => ({ value: name, label: `${name}, ${show('volumeL', capacityL)} to the brim` })),
+);
 const yeastG = computed(() => yeastToPitchG(figures.value.volumeL.value, figures.value.og.value));
-const changeHoney = (index: number, over: object): boolean => change({ honeys: plan.value.honeys.map((honey, i) => (i === index ? { ...honey, ...over } : honey)) });
-const addHoney = (): boolean => change({ honeys: [...plan.value.honeys, { ...newHoney('another honey'), massG: plan.value.honeys[0]?.massG ?? 500 }] });
+const changeHoney = (index: number, over: object): boolean =>
+  change({ honeys: plan.value.honeys.map((honey, i) => (i === index ? { ...honey, ...over } : honey)) });
+const addHoney = (): boolean =>
+  change({ honeys: [...plan.value.honeys, { ...newHoney('another honey'), massG: plan.value.honeys[0]?.massG ?? 500 }] });
 const removeHoney = (index: number): boolean => change({ honeys: plan.value.honeys.filter((_, i) => i !== index) });
 const vesselNamed = (name: string) => USUAL_VESSELS.find((vessel) => vessel.name === name) ?? plan.value.vessel;
 const keep = (): Promise<boolean> => attempt(() => props.save(batchName.value.trim() || FALLBACK_NAME, plan.value));
@@ -53,8 +57,20 @@ const keep = (): Promise<boolean> => attempt(() => props.save(batchName.value.tr
         <h2>Pour list</h2>
         <ul class="pours">
           <li v-for="(honey, i) in plan.honeys" :key="i" class="honey">
-            <input :value="honey.name" class="honey-name" aria-label="Honey" maxlength="60" @change="changeHoney(i, { name: ($event.target as HTMLInputElement).value.trim() || 'honey' })" />
-            <QuantityField :model-value="honey.massG" kind="mass" :label="`${honey.name}, mass`" hide-label @update:model-value="$event !== null && weigh(i, $event)" />
+            <input
+              :value="honey.name"
+              class="honey-name"
+              aria-label="Honey"
+              maxlength="60"
+              @change="changeHoney(i, { name: ($event.target as HTMLInputElement).value.trim() || 'honey' })"
+            />
+            <QuantityField
+              :model-value="honey.massG"
+              kind="mass"
+              :label="`${honey.name}, mass`"
+              hide-label
+              @update:model-value="$event !== null && weigh(i, $event)"
+            />
             <QuantityField
               class="moisture"
               :model-value="honey.moisture * 100"
@@ -70,7 +86,12 @@ const keep = (): Promise<boolean> => attempt(() => props.save(batchName.value.tr
           </li>
           <li class="line">
             <span
-              ><PickList :model-value="plan.yeastId" label="Yeast" hide-label :options="YEAST_OPTIONS" @update:model-value="change({ yeastId: $event })" /></span
+              ><PickList
+                :model-value="plan.yeastId"
+                label="Yeast"
+                hide-label
+                :options="YEAST_OPTIONS"
+                @update:model-value="change({ yeastId: $event })" /></span
             ><b>{{ show('massG', yeastG) }}</b>
           </li>
         </ul>
@@ -91,7 +112,14 @@ const keep = (): Promise<boolean> => attempt(() => props.save(batchName.value.tr
       </div>
       <div class="stack middle">
         <MustVessel :plan="plan" :volume-l="figures.volumeL.value" @drag="hold('volumeL', $event)" />
-        <PickList :model-value="plan.vessel.name" label="Vessel" hide-label class="vessel-pick" :options="vesselOptions" @update:model-value="change({ vessel: vesselNamed($event) })" />
+        <PickList
+          :model-value="plan.vessel.name"
+          label="Vessel"
+          hide-label
+          class="vessel-pick"
+          :options="vesselOptions"
+          @update:model-value="change({ vessel: vesselNamed($event) })"
+        />
       </div>
       <div class="stack">
         <h2>What it makes</h2>
@@ -100,7 +128,13 @@ const keep = (): Promise<boolean> => attempt(() => props.save(batchName.value.tr
           <FigureValue label="Alcohol when dry" kind="abv" :figure="figures.abvDry" :working="mustWorking('abvDry', plan)" bar />
           <FigureValue label="Stops near" kind="sg" :figure="figures.fg" :working="mustWorking('fg', plan)" bar />
           <FigureValue label="Alcohol then" kind="abv" :figure="figures.abv" :working="mustWorking('abv', plan)" bar />
-          <FigureValue label="Sugar left" kind="gPerL" :figure="figures.sugarLeftGPerL" :working="mustWorking('sugarLeftGPerL', plan)" bar />
+          <FigureValue
+            label="Sugar left"
+            kind="gPerL"
+            :figure="figures.sugarLeftGPerL"
+            :working="mustWorking('sugarLeftGPerL', plan)"
+            bar
+          />
         </div>
         <h2>What to mind</h2>
         <VerdictList :verdicts="verdicts" />

@@ -15,7 +15,9 @@ const { show } = useReader();
 const HEIGHT_PX = 330;
 const WIDTH_PX = 320;
 const section = computed(() => sectionOf(props.plan.vessel));
-const scale = computed(() => Math.min(HEIGHT_PX / (section.value.heightCm.at(-1) ?? 1), WIDTH_PX / (2 * Math.max(...section.value.radiusCm))));
+const scale = computed(() =>
+  Math.min(HEIGHT_PX / (section.value.heightCm.at(-1) ?? 1), WIDTH_PX / (2 * Math.max(...section.value.radiusCm))),
+);
 const fill = computed(() => fillOf(props.plan.vessel.capacityL, props.volumeL));
 
 /** Honeys as poured, heaviest at the bottom; the water takes what is left of the mixed volume. */
@@ -26,7 +28,7 @@ const layers = computed(() => {
     return { liters, color: liquidColor([honey.name]), label: `${honey.name} ${show('volumeL', liters)}` };
   });
   const waterL = Math.max(0, props.volumeL - honeys.reduce((sum, layer) => sum + layer.liters, 0));
-  return [...honeys, { liters: waterL, color: 'var(--water)', label: `water ${show("volumeL", props.plan.waterL)}` }];
+  return [...honeys, { liters: waterL, color: 'var(--water)', label: `water ${show('volumeL', props.plan.waterL)}` }];
 });
 
 const frame = ref<SVGRectElement | null>(null);
@@ -56,11 +58,22 @@ function nudge(liters: number): void {
 </script>
 
 <template>
-  <VesselSection :vessel="plan.vessel" :layers="layers" :scale="scale" labels airlock :title="`${plan.vessel.name} with ${show('volumeL', volumeL)} of must`">
+  <VesselSection
+    :vessel="plan.vessel"
+    :layers="layers"
+    :scale="scale"
+    labels
+    airlock
+    :title="`${plan.vessel.name} with ${show('volumeL', volumeL)} of must`"
+  >
     <template #default="{ y, drawing, surface }">
       <rect ref="frame" :x="-drawing.width / 2" y="0" :width="drawing.width" :height="drawing.height" fill="none" />
       <text class="head" x="0" :y="Math.max(26, y(surface) / 2)">
-        {{ fill.overflowL > 0 ? `${show('volumeL', fill.overflowL)} too much` : `${show('volumeL', fill.headspaceL)} for foam, ${show('percent', fill.headspacePct)}` }}
+        {{
+          fill.overflowL > 0
+            ? `${show('volumeL', fill.overflowL)} too much`
+            : `${show('volumeL', fill.headspaceL)} for foam, ${show('percent', fill.headspacePct)}`
+        }}
       </text>
       <g
         class="handle"

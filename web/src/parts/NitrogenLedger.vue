@@ -16,13 +16,20 @@ const told = computed(() => bars.value.map((bar) => `${bar.label} ${show('mgPerL
 <template>
   <figure class="nitrogen" role="img" :aria-label="`Nitrogen against a need of ${show('mgPerL', feeding.needMgPerL)}: ${told}`">
     <div class="track">
-      <span v-for="bar in bars" :key="`${bar.label} ${bar.fromMgPerL}`" :class="['bar', bar.kind, { ahead: bar.state === 'ahead' || bar.state === 'due', late: bar.state === 'too late' }]" :style="{ left: `${x(bar.fromMgPerL)}%`, width: `${x(bar.toMgPerL - bar.fromMgPerL)}%` }" :title="bar.label" />
+      <span
+        v-for="bar in bars"
+        :key="`${bar.label} ${bar.fromMgPerL}`"
+        :class="['bar', bar.kind, { ahead: bar.state === 'ahead' || bar.state === 'due', late: bar.state === 'too late' }]"
+        :style="{ left: `${x(bar.fromMgPerL)}%`, width: `${x(bar.toMgPerL - bar.fromMgPerL)}%` }"
+        :title="bar.label"
+      />
       <span class="need" :style="{ left: `${x(feeding.needMgPerL)}%` }"
         ><b>need {{ show('mgPerL', feeding.needMgPerL) }}</b></span
       >
     </div>
     <figcaption class="small quiet">
-      <span><i class="bar honey" />honey</span><span><i class="bar organic" />organic, given</span><span><i class="bar dap" />ammonium, given</span><span><i class="bar organic ahead" />still to come</span
+      <span><i class="bar honey" />honey</span><span><i class="bar organic" />organic, given</span
+      ><span><i class="bar dap" />ammonium, given</span><span><i class="bar organic ahead" />still to come</span
       ><span><i class="bar late" />too late</span>
     </figcaption>
   </figure>

@@ -21,14 +21,14 @@ const others = computed(() => (store.conflict?.since ?? []).map((event) => tell(
     </p>
     <div v-if="store.conflict !== null" class="notice stop" role="alert">
       <p>
-        Another window wrote to this batch: <b>{{ others }}</b
-        >. Yours, “{{ store.conflict.typed }}”, is kept and not yet written.
+        Another window wrote to this batch: <b>{{ others }}</b>. Yours, “{{ store.conflict.typed }}”, is kept and not yet written.
       </p>
       <el-button type="primary" @click="store.settle('write')">Write mine after it</el-button>
       <el-button @click="store.settle('leave')">Leave mine out</el-button>
     </div>
     <p v-else-if="outbox.refused !== null" class="notice stop" role="alert">
-      {{ outbox.refused.sentence }} Not written: “{{ outbox.refused.typed }}”. <button type="button" class="link" @click="outbox.refused = null">Understood</button>
+      {{ outbox.refused.sentence }} Not written: “{{ outbox.refused.typed }}”.
+      <button type="button" class="link" @click="outbox.refused = null">Understood</button>
     </p>
     <p v-else-if="store.lastWritten !== null && waiting === 0" class="notice" role="status">
       Written: {{ store.lastWritten.told }}.

@@ -15,7 +15,8 @@ const REGIONS = [
   { id: 'eu', name: 'European limits' },
   { id: 'us', name: 'US limits' },
 ] as const;
-const isHouse = (house: (typeof HOUSE_PRACTICES)[number]): boolean => practice.value.organicCredit === house.organicCredit && practice.value.dapShare === house.dapShare;
+const isHouse = (house: (typeof HOUSE_PRACTICES)[number]): boolean =>
+  practice.value.organicCredit === house.organicCredit && practice.value.dapShare === house.dapShare;
 const change = (over: Partial<Practice>): void => {
   practice.value = { ...practice.value, ...over };
 };
@@ -35,7 +36,12 @@ const change = (over: Partial<Practice>): void => {
     <fieldset>
       <legend>House practice: how you feed</legend>
       <label v-for="house in HOUSE_PRACTICES" :key="house.id" class="choice">
-        <input type="radio" name="house" :checked="isHouse(house)" @change="change({ organicCredit: house.organicCredit, dapShare: house.dapShare })" />
+        <input
+          type="radio"
+          name="house"
+          :checked="isHouse(house)"
+          @change="change({ organicCredit: house.organicCredit, dapShare: house.dapShare })"
+        />
         <span
           ><b>{{ house.name }}</b> <span class="quiet">{{ house.says }}</span></span
         >
@@ -45,15 +51,31 @@ const change = (over: Partial<Practice>): void => {
           <input type="radio" name="region" :checked="practice.region === region.id" @change="change({ region: region.id })" />
           <span>{{ region.name }}</span>
         </label>
-        <label class="choice"><input type="radio" name="calibration" :checked="practice.calibrationC === 20" @change="change({ calibrationC: 20 })" /><span>hydrometer marked 20 °C</span></label>
         <label class="choice"
-          ><input type="radio" name="calibration" :checked="practice.calibrationC === 15.56" @change="change({ calibrationC: 15.56 })" /><span>marked 60 °F</span></label
+          ><input type="radio" name="calibration" :checked="practice.calibrationC === 20" @change="change({ calibrationC: 20 })" /><span
+            >hydrometer marked 20 °C</span
+          ></label
+        >
+        <label class="choice"
+          ><input
+            type="radio"
+            name="calibration"
+            :checked="practice.calibrationC === 15.56"
+            @change="change({ calibrationC: 15.56 })"
+          /><span>marked 60 °F</span></label
         >
       </div>
     </fieldset>
     <fieldset>
       <legend>Room temperature where it ferments</legend>
-      <QuantityField :model-value="practice.roomTempC" kind="temp" label="Room temperature" hide-label class="room" @update:model-value="$event !== null && change({ roomTempC: $event })" />
+      <QuantityField
+        :model-value="practice.roomTempC"
+        kind="temp"
+        label="Room temperature"
+        hide-label
+        class="room"
+        @update:model-value="$event !== null && change({ roomTempC: $event })"
+      />
     </fieldset>
   </div>
 </template>

@@ -1,5 +1,19 @@
 <script setup lang="ts">
-import { GravityRefusal, Refusal, SHOWN_UNITS, UNIT_SYMBOL, celsiusToF, massFromG, readMassG, readNumber, readSampleTempC, readSg, readVolumeL, requireWithin, volumeFromL } from '@hollow-bell/core/quantities';
+import {
+  GravityRefusal,
+  Refusal,
+  SHOWN_UNITS,
+  UNIT_SYMBOL,
+  celsiusToF,
+  massFromG,
+  readMassG,
+  readNumber,
+  readSampleTempC,
+  readSg,
+  readVolumeL,
+  requireWithin,
+  volumeFromL,
+} from '@hollow-bell/core/quantities';
 import { computed, ref, useId, watch } from 'vue';
 import { usePractice } from '../stores/practice.ts';
 
@@ -36,7 +50,8 @@ const unit = computed(() => {
 function written(value: number | null): string {
   if (value === null) return '';
   const { mass, volume, temp } = shownUnits.value;
-  const decimals = (n: number, digits: number): string => n.toLocaleString(undefined, { minimumFractionDigits: digits, maximumFractionDigits: digits, useGrouping: false });
+  const decimals = (n: number, digits: number): string =>
+    n.toLocaleString(undefined, { minimumFractionDigits: digits, maximumFractionDigits: digits, useGrouping: false });
   if (props.kind === 'mass') return decimals(massFromG(value, mass), 2);
   if (props.kind === 'smallMass') return decimals(value, value < 10 ? 2 : 1);
   if (props.kind === 'volume') return decimals(volumeFromL(value, volume), 2);

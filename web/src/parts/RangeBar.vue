@@ -16,7 +16,7 @@ const dot = computed(() => {
   <svg class="bar" viewBox="0 0 100 8" preserveAspectRatio="none" aria-hidden="true">
     <rect x="0" y="3.500" width="100" height="1" class="line" />
     <rect :x="MIDDLE.from" y="1.500" :width="MIDDLE.width" height="5" class="range" />
-    <rect :x="dot - 1.500" y="0" width="3" height="8" class="dot" />
+    <rect :x="dot - 1.5" y="0" width="3" height="8" class="dot" />
   </svg>
 </template>
 

@@ -22,12 +22,25 @@ const CALIBRATIONS = [
   { value: 15.56, label: '60 °F' },
 ] as const;
 
-const corrected = computed(() => (sg.value === null || tempC.value === null ? null : correctedSg(sg.value, tempC.value, calibrationC.value)));
+const corrected = computed(() =>
+  sg.value === null || tempC.value === null ? null : correctedSg(sg.value, tempC.value, calibrationC.value),
+);
 const differs = computed(() => corrected.value !== null && sg.value !== null && Math.abs(corrected.value - sg.value) >= 0.0005);
 
 async function save(): Promise<void> {
-  const payload = { sg: sg.value ?? undefined, tempC: tempC.value ?? undefined, ph: ph.value ?? undefined, ...(sg.value === null ? {} : { calibrationC: calibrationC.value }) };
-  const told = [sg.value === null ? '' : show('sg', sg.value), ph.value === null ? '' : `pH ${show('ph', ph.value)}`, tempC.value === null ? '' : `at ${show('tempC', tempC.value)}`].filter(Boolean).join(' ');
+  const payload = {
+    sg: sg.value ?? undefined,
+    tempC: tempC.value ?? undefined,
+    ph: ph.value ?? undefined,
+    ...(sg.value === null ? {} : { calibrationC: calibrationC.value }),
+  };
+  const told = [
+    sg.value === null ? '' : show('sg', sg.value),
+    ph.value === null ? '' : `pH ${show('ph', ph.value)}`,
+    tempC.value === null ? '' : `at ${show('tempC', tempC.value)}`,
+  ]
+    .filter(Boolean)
+    .join(' ');
   if (await attempt(() => store.write([{ kind: 'reading', payload }], told))) {
     sg.value = null;
     tempC.value = null;
@@ -42,7 +55,9 @@ async function save(): Promise<void> {
     <QuantityField v-model="tempC" kind="temp" label="sample at" />
     <QuantityField v-model="ph" kind="ph" label="pH, if measured" />
     <PickList v-model="calibrationC" label="hydrometer marked" :options="CALIBRATIONS" />
-    <el-button type="primary" native-type="submit" :loading="busy" :disabled="sg === null && ph === null && tempC === null">Write it</el-button>
+    <el-button type="primary" native-type="submit" :loading="busy" :disabled="sg === null && ph === null && tempC === null"
+      >Write it</el-button
+    >
     <p v-if="differs && corrected !== null" class="small quiet whole">
       Corrected for the sample’s warmth: <b>{{ show('sg', corrected) }}</b>
     </p>

@@ -21,12 +21,23 @@ const hasDipLine = computed(() => inBatch.value || route.name === 'rounds');
   <header class="top no-print">
     <RouterLink :to="{ name: 'rounds' }" class="mark"><img src="/favicon.svg" alt="" width="28" height="28" />Hollow Bell</RouterLink>
     <nav aria-label="Places">
-      <RouterLink v-for="place in PLACES" :key="place.name" :to="{ name: place.name }" :class="{ here: isHere(place.name) }">{{ place.label }}</RouterLink>
+      <RouterLink v-for="place in PLACES" :key="place.name" :to="{ name: place.name }" :class="{ here: isHere(place.name) }">{{
+        place.label
+      }}</RouterLink>
     </nav>
-    <button type="button" class="light" :aria-label="light === 'day' ? 'Cellar light' : 'Day light'" :title="light === 'day' ? 'Cellar light' : 'Day light'" @click="toggle">
+    <button
+      type="button"
+      class="light"
+      :aria-label="light === 'day' ? 'Cellar light' : 'Day light'"
+      :title="light === 'day' ? 'Cellar light' : 'Day light'"
+      @click="toggle"
+    >
       <svg viewBox="0 0 20 20" width="20" height="20" aria-hidden="true">
         <path v-if="light === 'day'" d="M7 3h6l1.500 9h-9zM8 12v3M12 12v3M6.500 16h7" />
-        <path v-else d="M10 4v-2M10 18v-2M4 10H2M18 10h-2M6 6 4.500 4.500M15.500 15.500 14 14M14 6l1.500-1.500M4.500 15.500 6 14M10 7a3 3 0 1 1 0 6 3 3 0 0 1 0-6z" />
+        <path
+          v-else
+          d="M10 4v-2M10 18v-2M4 10H2M18 10h-2M6 6 4.500 4.500M15.500 15.500 14 14M14 6l1.500-1.500M4.500 15.500 6 14M10 7a3 3 0 1 1 0 6 3 3 0 0 1 0-6z"
+        />
       </svg>
     </button>
     <DipLine v-if="hasDipLine" :key="String(route.params['id'] ?? 'rounds')" :across-batches="!inBatch" />

@@ -23,12 +23,21 @@ const TOP = 36;
 const size = computed(() => ({ width: drawing.value.width + 12, height: drawing.value.height + TOP + 4 }));
 const y = (cm: number): number => drawing.value.height - cm * props.scale;
 const lees = computed(() => (props.leesL ? layersOf(drawing.value, [{ liters: props.leesL, color: '', label: '' }])[0] : undefined));
-const bubbles = computed(() => Array.from({ length: 11 }, (_, i) => ({ at: -0.84 + i * 0.168, up: 3 + ((i * 7) % 5) * 1.3, r: 2 + ((i * 5) % 3) * 0.7 })));
+const bubbles = computed(() =>
+  Array.from({ length: 11 }, (_, i) => ({ at: -0.84 + i * 0.168, up: 3 + ((i * 7) % 5) * 1.3, r: 2 + ((i * 5) % 3) * 0.7 })),
+);
 const radiusThere = computed(() => drawing.value.radiusAt(surface.value) * props.scale);
 </script>
 
 <template>
-  <svg class="vessel" :viewBox="`${-size.width / 2} ${-TOP} ${size.width} ${size.height}`" :width="size.width" :height="size.height" role="img" :aria-label="title">
+  <svg
+    class="vessel"
+    :viewBox="`${-size.width / 2} ${-TOP} ${size.width} ${size.height}`"
+    :width="size.width"
+    :height="size.height"
+    :role="$slots['default'] ? 'group' : 'img'"
+    :aria-label="title"
+  >
     <path :d="outlinePath(drawing)" class="glass" />
     <path v-for="band in bands" :key="band.fromCm" :d="bandPath(drawing, band.fromCm, band.toCm)" :fill="band.color" />
     <rect v-if="bands.length > 0 && !labels" :x="-radiusThere" :y="y(surface)" :width="2 * radiusThere" height="3" class="surface" />

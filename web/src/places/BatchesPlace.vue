@@ -28,9 +28,13 @@ const rows = computed(() =>
   <section>
     <header class="head">
       <h1>Batches</h1>
-      <RouterLink v-slot="{ navigate }" :to="{ name: 'new' }" custom><el-button type="primary" @click="navigate">Formulate a mead</el-button></RouterLink>
+      <RouterLink v-slot="{ navigate }" :to="{ name: 'new' }" custom
+        ><el-button type="primary" @click="navigate">Formulate a mead</el-button></RouterLink
+      >
     </header>
-    <p v-if="cellar.problem !== ''" class="refusal" role="alert">{{ cellar.problem }} <button type="button" class="link" @click="cellar.load()">Try again</button></p>
+    <p v-if="cellar.problem !== ''" class="refusal" role="alert">
+      {{ cellar.problem }} <button type="button" class="link" @click="cellar.load()">Try again</button>
+    </p>
     <p v-else-if="!cellar.loaded" class="quiet">Opening the book…</p>
     <p v-else-if="rows.length === 0" class="quiet">The book is empty. The first mead begins with its honey.</p>
     <ul v-else class="list">

@@ -33,7 +33,8 @@ async function begin(demo: boolean): Promise<void> {
     </div>
     <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
     <p class="small quiet">
-      Hollow Bell computes and reminds; it does not know your cellar. Local rules on making alcohol come first, and when in doubt, do not drink it.
+      Hollow Bell computes and reminds; it does not know your cellar. Local rules on making alcohol come first, and when in doubt, do not
+      drink it.
     </p>
   </main>
 </template>

@@ -15,7 +15,13 @@ const id = crypto.randomUUID();
 const vessel = USUAL_VESSELS.find(({ name }) => name === '10 L bucket') ?? { kind: 'bucket' as const, name: 'bucket', capacityL: 10 };
 const honey = { name: 'linden', massG: 1000, moisture: MEAN_HONEY.moisture, unfermentable: MEAN_HONEY.unfermentable };
 const { honeyG, waterL } = solveMust({ og: 1.095, volumeL: 5 }, [honey], 'allround');
-const initial: MustPlan = { honeys: [{ ...honey, massG: honeyG }], waterL, yeastId: 'allround', vessel, roomTempC: house.practice.roomTempC };
+const initial: MustPlan = {
+  honeys: [{ ...honey, massG: honeyG }],
+  waterL,
+  yeastId: 'allround',
+  vessel,
+  roomTempC: house.practice.roomTempC,
+};
 
 async function save(name: string, must: MustPlan): Promise<void> {
   await api.createBatch(id, name, { must, practice: house.practice });

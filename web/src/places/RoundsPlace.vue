@@ -26,7 +26,10 @@ onMounted(() => cellar.load());
 const standing = computed(() =>
   cellar.batches
     .filter((batch) => batch.ledger.bottled === null && batch.ledger.pouredG > 0)
-    .map((batch) => ({ batch, asks: asksOf(batch.ledger, feedingPlanOf(batch.ledger, feedingPracticeOf(batch.plan)), clock.value.getTime()).toSorted(byUrgency) })),
+    .map((batch) => ({
+      batch,
+      asks: asksOf(batch.ledger, feedingPlanOf(batch.ledger, feedingPracticeOf(batch.plan)), clock.value.getTime()).toSorted(byUrgency),
+    })),
 );
 const rows = computed(() =>
   standing.value
@@ -63,16 +66,28 @@ async function done(batchId: string, ask: Ask): Promise<void> {
         >Room set to <b>{{ show('tempC', house.practice.roomTempC) }}</b></span
       >
     </header>
-    <p v-if="cellar.problem !== ''" class="refusal" role="alert">{{ cellar.problem }} <button type="button" class="link" @click="cellar.load()">Try again</button></p>
+    <p v-if="cellar.problem !== ''" class="refusal" role="alert">
+      {{ cellar.problem }} <button type="button" class="link" @click="cellar.load()">Try again</button>
+    </p>
     <p v-else-if="!cellar.loaded" class="quiet">Looking at the vessels…</p>
     <div v-else-if="standing.length === 0" class="empty">
       <p>No vessel is filled yet.</p>
-      <RouterLink v-slot="{ navigate }" :to="{ name: 'new' }" custom><el-button type="primary" @click="navigate">Formulate a mead</el-button></RouterLink>
+      <RouterLink v-slot="{ navigate }" :to="{ name: 'new' }" custom
+        ><el-button type="primary" @click="navigate">Formulate a mead</el-button></RouterLink
+      >
     </div>
     <template v-else>
       <VesselFloor :standing="standing" />
       <ul class="asks" aria-label="What the vessels ask for">
-        <AskRow v-for="{ batch, ask } in rows" :key="`${batch.id} ${ask.station} ${ask.dueAt}`" :ask="ask" :batch-id="batch.id" :name="batch.name" :busy="working === batch.id" @done="done(batch.id, $event)" />
+        <AskRow
+          v-for="{ batch, ask } in rows"
+          :key="`${batch.id} ${ask.station} ${ask.dueAt}`"
+          :ask="ask"
+          :batch-id="batch.id"
+          :name="batch.name"
+          :busy="working === batch.id"
+          @done="done(batch.id, $event)"
+        />
       </ul>
       <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
       <p v-if="rows.length === 0" class="quiet calm">Nothing is due. Sniff the airlocks and leave them be.</p>

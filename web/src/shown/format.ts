@@ -43,7 +43,7 @@ function shownTemp(tempC: number, { units, locale }: Reader): [string, string] {
 }
 
 /** A moment as makers say it: “today 16:40”, “yesterday 8:10”, “Sat 18:40”, “2 November”. */
-export function shownWhen(at: number, { now, locale }: Reader): string {
+function shownWhen(at: number, { now, locale }: Reader): string {
   const date = new Date(at);
   const midnight = new Date(now).setHours(0, 0, 0, 0);
   const daysAgo = Math.round((midnight - new Date(at).setHours(0, 0, 0, 0)) / DAY_MS);

@@ -19,7 +19,9 @@ const counts = ref<(number | null)[]>(BOTTLE_SIZES_ML.map(() => 0));
 const stop = computed(() => whyNotBottle(store.ledger, store.now));
 const availableL = computed(() => Math.max(0, (store.view?.volumeL ?? 0) - (lostL.value ?? 0)));
 const ifAlone = computed(() => BOTTLE_SIZES_ML.map((sizeMl) => ({ sizeMl, ...countBottles(availableL.value, sizeMl) })));
-const chosen = computed(() => BOTTLE_SIZES_ML.map((sizeMl, i) => ({ sizeMl, count: Math.round(counts.value[i] ?? 0) })).filter(({ count }) => count > 0));
+const chosen = computed(() =>
+  BOTTLE_SIZES_ML.map((sizeMl, i) => ({ sizeMl, count: Math.round(counts.value[i] ?? 0) })).filter(({ count }) => count > 0),
+);
 const filledL = computed(() => chosen.value.reduce((sum, { sizeMl, count }) => sum + (sizeMl * count) / 1000, 0));
 const leftL = computed(() => availableL.value - filledL.value);
 
@@ -29,7 +31,12 @@ function fillWith(index: number): void {
 }
 
 const record = (): Promise<boolean> =>
-  attempt(() => store.write([{ kind: 'bottling', payload: { bottles: chosen.value } }], `bottled ${chosen.value.map(({ count, sizeMl }) => `${count} × ${sizeMl} ml`).join(', ')}`));
+  attempt(() =>
+    store.write(
+      [{ kind: 'bottling', payload: { bottles: chosen.value } }],
+      `bottled ${chosen.value.map(({ count, sizeMl }) => `${count} × ${sizeMl} ml`).join(', ')}`,
+    ),
+  );
 </script>
 
 <template>
@@ -45,7 +52,9 @@ const record = (): Promise<boolean> =>
         </div>
       </div>
       <div v-else-if="stop !== null" class="stack">
-        <p class="stop" role="alert" data-test="no-bottling"><BellMark bell="cracked" /><span>Not into closed glass yet. <SentenceText :sentence="stop" /></span></p>
+        <p class="stop" role="alert" data-test="no-bottling">
+          <BellMark bell="cracked" /><span>Not into closed glass yet. <SentenceText :sentence="stop" /></span>
+        </p>
         <p class="quiet">This stop cannot be overridden: burst glass hurts whoever stands beside it. Under an airlock the mead can wait.</p>
       </div>
       <div v-else class="stack">
@@ -62,15 +71,21 @@ const record = (): Promise<boolean> =>
           </li>
         </ul>
         <p>
-          Filled: <b data-test="filled">{{ show('volumeL', filledL) }}</b
-          >, over: <b>{{ show('volumeL', Math.max(0, leftL)) }}</b
-          ><span v-if="leftL < -0.005" class="refusal"> More bottles than mead: {{ show('volumeL', -leftL) }} short.</span>
+          Filled: <b data-test="filled">{{ show('volumeL', filledL) }}</b>, over: <b>{{ show('volumeL', Math.max(0, leftL)) }}</b><span
+            v-if="leftL < -0.005"
+            class="refusal"
+          >
+            More bottles than mead: {{ show('volumeL', -leftL) }} short.</span
+          >
         </p>
         <p class="caution">
-          Clean, then sanitize, with a fresh solution. Fill down the side from the bottom, leave about 13 mm under a cork. The label names the honey, the alcohol, and “contains sulfites” where they are in.
+          Clean, then sanitize, with a fresh solution. Fill down the side from the bottom, leave about 13 mm under a cork. The label names
+          the honey, the alcohol, and “contains sulfites” where they are in.
         </p>
         <div class="deeds">
-          <el-button type="primary" :loading="busy" :disabled="chosen.length === 0 || leftL < -0.005" @click="record">Bottled {{ chosen.reduce((sum, { count }) => sum + count, 0) }}</el-button>
+          <el-button type="primary" :loading="busy" :disabled="chosen.length === 0 || leftL < -0.005" @click="record"
+            >Bottled {{ chosen.reduce((sum, { count }) => sum + count, 0) }}</el-button
+          >
         </div>
         <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
       </div>

@@ -22,7 +22,11 @@ const write = (mark: Mark, text: string): Promise<boolean> => attempt(() => stor
 
 async function rack(): Promise<void> {
   const volumeL = rackedL.value;
-  if (volumeL !== null && (await attempt(() => store.write([{ kind: 'rack', payload: { volumeL } }], `racked, ${show('volumeL', volumeL)} left`)))) rackedL.value = null;
+  if (
+    volumeL !== null &&
+    (await attempt(() => store.write([{ kind: 'rack', payload: { volumeL } }], `racked, ${show('volumeL', volumeL)} left`)))
+  )
+    rackedL.value = null;
 }
 </script>
 
@@ -33,7 +37,10 @@ async function rack(): Promise<void> {
     <div class="columns">
       <div class="stack">
         <h2>Rack</h2>
-        <p class="quiet">Quietly, from bottom to bottom: each racking costs oxygen. Rack when the lees stand above 10 to 12 mm or the first fermentation is over, not by habit.</p>
+        <p class="quiet">
+          Quietly, from bottom to bottom: each racking costs oxygen. Rack when the lees stand above 10 to 12 mm or the first fermentation is
+          over, not by habit.
+        </p>
         <form class="deeds" @submit.prevent="rack">
           <QuantityField v-model="rackedL" kind="volume" label="left in the new vessel" />
           <el-button type="primary" native-type="submit" :loading="busy" :disabled="rackedL === null || rackedL <= 0">Racked</el-button>
@@ -43,7 +50,10 @@ async function rack(): Promise<void> {
           <el-button v-for="{ mark, deed, text } in MARKS" :key="mark" :loading="busy" @click="write(mark, text)">{{ deed }}</el-button>
         </div>
         <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
-        <p class="caution">A full carboy is heavy and slippery: set it down before you need a hand. Topping up with water thins the mead; top up with its like.</p>
+        <p class="caution">
+          A full carboy is heavy and slippery: set it down before you need a hand. Topping up with water thins the mead; top up with its
+          like.
+        </p>
       </div>
       <BatchLog />
     </div>

@@ -29,7 +29,10 @@ const needWorking = computed(() => {
     inputs: [
       { name: 'sugar at the pitch', shown: `${sugar.toFixed(0)} g/L` },
       { name: `a ${demand}-demand yeast`, shown: `${N_PER_SUGAR[demand]} mg/g` },
-      { name: 'table for grape must', shown: grapeCheck.value === null ? 'does not reach this must' : `${grapeCheck.value.toFixed(0)} mg/L` },
+      {
+        name: 'table for grape must',
+        shown: grapeCheck.value === null ? 'does not reach this must' : `${grapeCheck.value.toFixed(0)} mg/L`,
+      },
     ],
     source: 'Trade figures by demand; check table Bisson & Butzke, Am. J. Enol. Vitic. 51 (2000) 168.',
     school: `organic nitrogen counted ${store.feeding?.practice.organicCredit === 1 ? 'at face value' : `${store.feeding?.practice.organicCredit} times`}`,
@@ -64,12 +67,20 @@ async function give(dose: DoseNow, organicG: number, dapG: number): Promise<void
         </div>
         <NitrogenLedger :feeding="store.feeding" :doses="store.doses" :volume-l="store.view?.volumeL ?? 0" />
         <ul class="rule-top" aria-label="Doses">
-          <DoseRow v-for="dose in store.doses" :key="dose.dose.number" :dose="dose" :of="store.doses.length" :busy="giving === dose.dose.number" @give="(organicG, dapG) => give(dose, organicG, dapG)" />
+          <DoseRow
+            v-for="dose in store.doses"
+            :key="dose.dose.number"
+            :dose="dose"
+            :of="store.doses.length"
+            :busy="giving === dose.dose.number"
+            @give="(organicG, dapG) => give(dose, organicG, dapG)"
+          />
         </ul>
         <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
         <p class="caution">
-          Degas slowly before every dose: powder gives the gas a place to form, and the must erupts. No ammonium while rehydrating, and none above {{ AMMONIUM_CUTOFF_ABV }} % vol: it stays as a
-          salty taste and feeds what spoils mead. DAP cut with urea leaves off-flavors; ask before you buy.
+          Degas slowly before every dose: powder gives the gas a place to form, and the must erupts. No ammonium while rehydrating, and none
+          above {{ AMMONIUM_CUTOFF_ABV }} % vol: it stays as a salty taste and feeds what spoils mead. DAP cut with urea leaves off-flavors;
+          ask before you buy.
         </p>
       </div>
       <BatchLog />

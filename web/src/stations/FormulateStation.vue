@@ -14,7 +14,9 @@ const store = useBatch();
 const router = useRouter();
 const { show } = useReader();
 const isPlanned = computed(() => store.ledger.pouredG === 0);
-const pours = computed(() => store.log.filter(({ standing, withdrawn }) => !withdrawn && ['honey', 'water'].includes(standing.kind)).toReversed());
+const pours = computed(() =>
+  store.log.filter(({ standing, withdrawn }) => !withdrawn && ['honey', 'water'].includes(standing.kind)).toReversed(),
+);
 
 async function save(_name: string, must: MustPlan): Promise<void> {
   const batch = store.batch;
@@ -25,7 +27,13 @@ async function save(_name: string, must: MustPlan): Promise<void> {
 </script>
 
 <template>
-  <MustBench v-if="store.batch !== null && isPlanned" :initial="store.batch.plan.must" :name="store.batch.name" deed="Save the plan" :save="save" />
+  <MustBench
+    v-if="store.batch !== null && isPlanned"
+    :initial="store.batch.plan.must"
+    :name="store.batch.name"
+    deed="Save the plan"
+    :save="save"
+  />
   <section v-else-if="store.batch !== null">
     <BenchHead>mixed; the plan is kept as it was</BenchHead>
     <div class="columns">
@@ -41,7 +49,11 @@ async function save(_name: string, must: MustPlan): Promise<void> {
         </div>
         <h2>Poured</h2>
         <ul class="pairs">
-          <li v-for="entry in pours" :key="entry.first.id"><SentenceText :sentence="eventSentence(entry.standing)" /><span class="quiet small">{{ show('when', entry.standing.happenedAt) }}</span></li>
+          <li v-for="entry in pours" :key="entry.first.id">
+            <SentenceText :sentence="eventSentence(entry.standing)" /><span class="quiet small">{{
+              show('when', entry.standing.happenedAt)
+            }}</span>
+          </li>
         </ul>
       </div>
       <div class="stack">
@@ -50,7 +62,8 @@ async function save(_name: string, must: MustPlan): Promise<void> {
             <span>Gravity by the recipe</span><b>{{ store.ledger.predictedOg === null ? '' : show('sg', store.ledger.predictedOg) }}</b>
           </p>
           <p>
-            <span>Gravity measured</span><b>{{ store.ledger.measuredOg === null ? 'not measured' : show('sg', store.ledger.measuredOg) }}</b>
+            <span>Gravity measured</span
+            ><b>{{ store.ledger.measuredOg === null ? 'not measured' : show('sg', store.ledger.measuredOg) }}</b>
           </p>
         </div>
       </div>

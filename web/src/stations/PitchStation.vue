@@ -16,7 +16,10 @@ const store = useBatch();
 const { show, range } = useReader();
 const { refusal, busy, attempt } = useAttempt();
 const must = computed(() => store.batch?.plan.must ?? null);
-const poured = ref<{ honeysG: (number | null)[]; waterL: number | null }>({ honeysG: must.value?.honeys.map((honey) => honey.massG) ?? [], waterL: must.value?.waterL ?? 0 });
+const poured = ref<{ honeysG: (number | null)[]; waterL: number | null }>({
+  honeysG: must.value?.honeys.map((honey) => honey.massG) ?? [],
+  waterL: must.value?.waterL ?? 0,
+});
 const YEASTS = YEAST_TYPES.map(({ id, name }) => ({ value: id, label: name }));
 const yeastId = ref(must.value?.yeastId ?? 'allround');
 const predicted = computed(() => (must.value === null ? null : predictMust(must.value)));
@@ -29,15 +32,28 @@ const lastReading = computed(() => store.ledger.readings.at(-1) ?? null);
 function pour(): Promise<boolean> {
   const plan = must.value;
   if (plan === null) return Promise.resolve(false);
-  const honeys = plan.honeys.map((honey, i): EventContent => ({ kind: 'honey', payload: { ...honey, massG: poured.value.honeysG[i] ?? 0 } }));
+  const honeys = plan.honeys.map((honey, i): EventContent => ({
+    kind: 'honey',
+    payload: { ...honey, massG: poured.value.honeysG[i] ?? 0 },
+  }));
   const waterL = poured.value.waterL ?? 0;
-  return attempt(() => store.write([...honeys, { kind: 'water', payload: { volumeL: waterL } }], `poured ${show('massG', totalHoneyG.value)} honey and ${show('volumeL', waterL)} water`));
+  return attempt(() =>
+    store.write(
+      [...honeys, { kind: 'water', payload: { volumeL: waterL } }],
+      `poured ${show('massG', totalHoneyG.value)} honey and ${show('volumeL', waterL)} water`,
+    ),
+  );
 }
 
 function pitch(): Promise<boolean> {
   const yeast = yeastType(yeastId.value);
   const massG = Math.round((yeastG.value ?? suggestedG.value) * 10) / 10;
-  return attempt(() => store.write([{ kind: 'yeast', payload: { yeastId: yeast.id, name: yeast.name, massG } }], `pitched ${show('massG', massG)} ${yeast.name}`));
+  return attempt(() =>
+    store.write(
+      [{ kind: 'yeast', payload: { yeastId: yeast.id, name: yeast.name, massG } }],
+      `pitched ${show('massG', massG)} ${yeast.name}`,
+    ),
+  );
 }
 </script>
 
@@ -48,24 +64,33 @@ function pitch(): Promise<boolean> {
       <div class="stack">
         <template v-if="!isPoured">
           <h2>Mix</h2>
-          <p class="quiet">Rinse the jars with some of the measured water. It dissolves more easily in water up to 45 °C; nothing needs to boil.</p>
+          <p class="quiet">
+            Rinse the jars with some of the measured water. It dissolves more easily in water up to 45 °C; nothing needs to boil.
+          </p>
           <div class="rows">
-            <QuantityField v-for="(honey, i) in must.honeys" :key="i" v-model="poured.honeysG[i]!" kind="mass" :label="`${honey.name} honey`" />
+            <QuantityField
+              v-for="(honey, i) in must.honeys"
+              :key="i"
+              v-model="poured.honeysG[i]!"
+              kind="mass"
+              :label="`${honey.name} honey`"
+            />
             <QuantityField v-model="poured.waterL" kind="volume" label="water" />
           </div>
           <div class="deeds">
-            <el-button type="primary" :loading="busy" @click="pour">Poured {{ show('massG', totalHoneyG) }} and {{ show('volumeL', poured.waterL ?? 0) }}</el-button>
+            <el-button type="primary" :loading="busy" @click="pour"
+              >Poured {{ show('massG', totalHoneyG) }} and {{ show('volumeL', poured.waterL ?? 0) }}</el-button
+            >
           </div>
         </template>
         <template v-else-if="store.ledger.pitch === null">
           <h2>Measure, stirred well</h2>
           <p v-if="predicted !== null" class="quiet">
-            The recipe allows <b>{{ range('sg', predicted.og) }}</b
-            >. A hydrometer reading settles it.
+            The recipe allows <b>{{ range('sg', predicted.og) }}</b>. A hydrometer reading settles it.
           </p>
           <p v-if="lastReading?.verdict === 'unexplained'" class="refusal" role="status">
-            {{ show('sg', lastReading.sg) }} is not what this honey and water can make, about {{ show('sg', lastReading.expectedSg) }}. Honey may lie on the bottom: stir hard and read again, or
-            correct what was poured. The ledger stays with the recipe.
+            {{ show('sg', lastReading.sg) }} is not what this honey and water can make, about {{ show('sg', lastReading.expectedSg) }}.
+            Honey may lie on the bottom: stir hard and read again, or correct what was poured. The ledger stays with the recipe.
           </p>
           <ReadingForm />
           <h2>Pitch</h2>
@@ -74,7 +99,8 @@ function pitch(): Promise<boolean> {
             <QuantityField :model-value="yeastG ?? suggestedG" kind="smallMass" label="dry yeast" @update:model-value="yeastG = $event" />
           </div>
           <p class="caution">
-            Below 35 °C, and soon within the yeast’s own range. Rehydrate in water at the packet’s temperature without any ammonium salts, or sprinkle dry; then give it air: shake or stir hard.
+            Below 35 °C, and soon within the yeast’s own range. Rehydrate in water at the packet’s temperature without any ammonium salts,
+            or sprinkle dry; then give it air: shake or stir hard.
           </p>
           <div class="deeds">
             <el-button type="primary" :loading="busy" @click="pitch">Pitched {{ show('massG', yeastG ?? suggestedG) }}</el-button>
@@ -83,11 +109,12 @@ function pitch(): Promise<boolean> {
         <template v-else>
           <h2>Pitched {{ show('when', store.ledger.pitch.at) }}</h2>
           <p>
-            <b>{{ show('massG', store.ledger.pitch.massG) }}</b> {{ store.ledger.pitch.name }} into <b>{{ show('volumeL', store.ledger.pitch.volumeL) }}</b> at
-            <b>{{ show('sg', store.ledger.pitch.sg) }}</b
-            >.
+            <b>{{ show('massG', store.ledger.pitch.massG) }}</b> {{ store.ledger.pitch.name }} into
+            <b>{{ show('volumeL', store.ledger.pitch.volumeL) }}</b> at <b>{{ show('sg', store.ledger.pitch.sg) }}</b>.
           </p>
-          <p class="quiet">First signs come within minutes to 72 hours. Bubbles on the wall are proof; a silent airlock may be a leaking lid.</p>
+          <p class="quiet">
+            First signs come within minutes to 72 hours. Bubbles on the wall are proof; a silent airlock may be a leaking lid.
+          </p>
         </template>
         <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
       </div>

@@ -34,7 +34,15 @@ const region = computed(() => store.batch?.plan.practice.region ?? 'eu');
 const input = computed(() => {
   const { view, ledger } = store;
   if (view === null || ph.value === null) return null;
-  return { volumeL: view.volumeL, abv: view.abv, ph: ph.value, molecularMgPerL: MOLECULAR_TARGET[target.value], salt: salt.value, region: region.value, so2MgPerL: ledger.so2Mg / view.volumeL };
+  return {
+    volumeL: view.volumeL,
+    abv: view.abv,
+    ph: ph.value,
+    molecularMgPerL: MOLECULAR_TARGET[target.value],
+    salt: salt.value,
+    region: region.value,
+    so2MgPerL: ledger.so2Mg / view.volumeL,
+  };
 });
 const plan = computed(() => (input.value === null ? null : planStabilizing(input.value)));
 const shut = computed(() => firstShutGate(store.gates));
@@ -80,12 +88,26 @@ function record(): Promise<boolean> {
           <template v-if="plan !== null && input !== null">
             <div class="doses">
               <FigureValue label="Metabisulfite" kind="massG" :figure="plan.sulfiteG" :working="stabilizeWorking(input, plan)" bar />
-              <FigureValue label="Potassium sorbate" kind="massG" :figure="exactly(plan.sorbateG)" :note="`${show('mgPerL', plan.sorbicMgPerL)} sorbic acid`" />
-              <FigureValue label="Free SO₂ wanted" kind="mgPerL" :figure="exactly(plan.freeMgPerL)" :note="`limit ${show('mgPerL', TOTAL_SO2_CAP[region])} in all`" />
+              <FigureValue
+                label="Potassium sorbate"
+                kind="massG"
+                :figure="exactly(plan.sorbateG)"
+                :note="`${show('mgPerL', plan.sorbicMgPerL)} sorbic acid`"
+              />
+              <FigureValue
+                label="Free SO₂ wanted"
+                kind="mgPerL"
+                :figure="exactly(plan.freeMgPerL)"
+                :note="`limit ${show('mgPerL', TOTAL_SO2_CAP[region])} in all`"
+              />
             </div>
-            <p v-if="tooEarly && shut !== null" class="refusal">Not yet: the gate “{{ shut.name }}” is shut. Sulfite and sorbate do not stop a fermentation that is under way.</p>
+            <p v-if="tooEarly && shut !== null" class="refusal">
+              Not yet: the gate “{{ shut.name }}” is shut. Sulfite and sorbate do not stop a fermentation that is under way.
+            </p>
             <div class="deeds">
-              <el-button type="primary" :loading="busy" :disabled="stopped || tooEarly" @click="record">Added {{ show('massG', plan.sulfiteG.value) }} and {{ show('massG', plan.sorbateG) }}</el-button>
+              <el-button type="primary" :loading="busy" :disabled="stopped || tooEarly" @click="record"
+                >Added {{ show('massG', plan.sulfiteG.value) }} and {{ show('massG', plan.sorbateG) }}</el-button
+              >
             </div>
             <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
             <VerdictList :verdicts="plan.verdicts" />

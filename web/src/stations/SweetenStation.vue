@@ -46,9 +46,13 @@ const answer = computed<{ honeyG: number; refusal: string } | null>(() => {
     throw error;
   }
 });
-const result = computed(() => (answer.value === null || answer.value.honeyG <= 0 ? null : sweeten(store.ledger, answer.value.honeyG, honey)));
+const result = computed(() =>
+  answer.value === null || answer.value.honeyG <= 0 ? null : sweeten(store.ledger, answer.value.honeyG, honey),
+);
 const shut = computed(() => firstShutGate(store.gates));
-const fits = computed(() => (result.value === null || store.batch === null ? null : fillOf(store.batch.plan.must.vessel.capacityL, result.value.volumeL)));
+const fits = computed(() =>
+  result.value === null || store.batch === null ? null : fillOf(store.batch.plan.must.vessel.capacityL, result.value.volumeL),
+);
 const fate = computed(() => {
   const { pitch } = store.ledger;
   if (answer.value === null || pitch === null || answer.value.honeyG <= 0) return null;
@@ -58,7 +62,12 @@ const isStable = computed(() => stabilizedAt(store.ledger) !== null);
 
 async function add(share: number): Promise<void> {
   const massG = Math.round((answer.value?.honeyG ?? 0) * share * 10) / 10;
-  const done = await attempt(() => store.write([{ kind: 'honey', payload: { name: honeyName.value, massG, ...honey } }], `stirred in ${show('massG', massG)} ${honeyName.value} honey`));
+  const done = await attempt(() =>
+    store.write(
+      [{ kind: 'honey', payload: { name: honeyName.value, massG, ...honey } }],
+      `stirred in ${show('massG', massG)} ${honeyName.value} honey`,
+    ),
+  );
   if (done) glassG.value = null;
 }
 </script>
@@ -75,7 +84,9 @@ async function add(share: number): Promise<void> {
           <PickList v-model="by" label="sweeten to" :options="WAYS" />
           <QuantityField v-if="by === 'sg'" v-model="wantedSg" kind="sg" label="gravity wanted" @update:model-value="glassG = null" />
           <QuantityField v-else v-model="wantedSugar" kind="gPerL" label="sugar wanted" @update:model-value="glassG = null" />
-          <label class="pick"><span class="small quiet">with honey</span><el-input v-model="honeyName" maxlength="60" aria-label="Honey" /></label>
+          <label class="pick"
+            ><span class="small quiet">with honey</span><el-input v-model="honeyName" maxlength="60" aria-label="Honey"
+          /></label>
         </div>
         <p v-if="answer !== null && answer.refusal !== ''" class="refusal" role="alert">{{ answer.refusal }}</p>
       </div>
@@ -89,25 +100,31 @@ async function add(share: number): Promise<void> {
           <SweetOutcome :before="sweeten(store.ledger, 0, honey)" :after="result" :fill="fits" />
           <template v-if="shut === null">
             <p>
-              Start with <b>{{ show('massG', answer.honeyG / 2) }}</b
-              >, stir without splashing, taste.
+              Start with <b>{{ show('massG', answer.honeyG / 2) }}</b>, stir without splashing, taste.
             </p>
             <div class="deeds">
-              <el-button type="primary" :loading="busy" :disabled="fits !== null && fits.overflowL > 0" @click="add(0.5)">Add {{ show('massG', answer.honeyG / 2) }} now</el-button>
+              <el-button type="primary" :loading="busy" :disabled="fits !== null && fits.overflowL > 0" @click="add(0.5)"
+                >Add {{ show('massG', answer.honeyG / 2) }} now</el-button
+              >
               <el-button :loading="busy" :disabled="fits !== null && fits.overflowL > 0" @click="add(1)">All of it</el-button>
             </div>
           </template>
           <div v-else class="danger" role="alert">
             <p>
-              <b>{{ isStable ? `The gate “${shut.name}” is still shut.` : 'This mead is not stabilized.' }}</b> <SentenceText :sentence="shut.sentence" />.
+              <b>{{ isStable ? `The gate “${shut.name}” is still shut.` : 'This mead is not stabilized.' }}</b>
+              <SentenceText :sentence="shut.sentence" />.
             </p>
             <p v-if="fate !== null">
-              The yeast would turn this honey into <b>{{ show('abv', fate.moreAbv) }}</b> more alcohol and, in closed bottles, into <b>{{ show('volumes', fate.co2Volumes) }}</b> of gas: at least
-              <b>{{ show('bar', fate.pressureBar) }}</b
-              >. Wine bottles burst long before.
+              The yeast would turn this honey into <b>{{ show('abv', fate.moreAbv) }}</b> more alcohol and, in closed bottles, into
+              <b>{{ show('volumes', fate.co2Volumes) }}</b> of gas: at least <b>{{ show('bar', fate.pressureBar) }}</b>. Wine bottles burst
+              long before.
             </p>
             <p>Make it safe first: sulfite and sorbate with a day’s wait, or keep it dry.</p>
-            <RouterLink v-if="store.batch !== null" v-slot="{ navigate }" :to="{ name: 'station', params: { id: store.batch.id, station: 'stabilize' } }" custom
+            <RouterLink
+              v-if="store.batch !== null"
+              v-slot="{ navigate }"
+              :to="{ name: 'station', params: { id: store.batch.id, station: 'stabilize' } }"
+              custom
               ><el-button type="primary" @click="navigate">To the gates</el-button></RouterLink
             >
           </div>

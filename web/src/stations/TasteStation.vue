@@ -10,11 +10,14 @@ const store = useBatch();
 const { show } = useReader();
 const { refusal, busy, attempt } = useAttempt();
 const text = ref('');
-const tastings = computed(() => store.log.filter(({ standing, withdrawn }) => !withdrawn && standing.kind === 'note' && standing.payload.mark === 'tasting'));
+const tastings = computed(() =>
+  store.log.filter(({ standing, withdrawn }) => !withdrawn && standing.kind === 'note' && standing.payload.mark === 'tasting'),
+);
 
 async function save(): Promise<void> {
   const said = text.value.trim();
-  if (said !== '' && (await attempt(() => store.write([{ kind: 'note', payload: { text: said, mark: 'tasting' } }], `tasting: ${said}`)))) text.value = '';
+  if (said !== '' && (await attempt(() => store.write([{ kind: 'note', payload: { text: said, mark: 'tasting' } }], `tasting: ${said}`))))
+    text.value = '';
 }
 </script>
 
@@ -25,14 +28,24 @@ async function save(): Promise<void> {
       <div class="stack">
         <h2>What does it say today?</h2>
         <form class="stack" @submit.prevent="save">
-          <el-input v-model="text" type="textarea" :rows="3" maxlength="2000" placeholder="who tasted, nose, mouth, what to do otherwise next time" aria-label="Tasting note" />
-          <div class="deeds"><el-button type="primary" native-type="submit" :loading="busy" :disabled="text.trim() === ''">Write the tasting</el-button></div>
+          <el-input
+            v-model="text"
+            type="textarea"
+            :rows="3"
+            maxlength="2000"
+            placeholder="who tasted, nose, mouth, what to do otherwise next time"
+            aria-label="Tasting note"
+          />
+          <div class="deeds">
+            <el-button type="primary" native-type="submit" :loading="busy" :disabled="text.trim() === ''">Write the tasting</el-button>
+          </div>
         </form>
         <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
         <ul class="pairs">
           <li v-for="entry in tastings" :key="entry.first.id">
-            <span>{{ entry.standing.kind === 'note' ? entry.standing.payload.text : '' }}</span
-            ><span class="quiet small">{{ show('when', entry.standing.happenedAt) }}</span>
+            <span>{{ entry.standing.kind === 'note' ? entry.standing.payload.text : '' }}</span><span class="quiet small">{{
+              show('when', entry.standing.happenedAt)
+            }}</span>
           </li>
         </ul>
         <p v-if="tastings.length === 0" class="quiet">No tasting yet.</p>

@@ -24,17 +24,32 @@ const HAPPENINGS = new Set(['nutrient', 'removal', 'rack', 'sulfite', 'bottling'
 const chart = computed<DescentData | null>(() => {
   const { ledger } = store;
   if (ledger.readings.length === 0) return null;
-  const told = store.log.filter(({ standing, withdrawn }) => !withdrawn && (HAPPENINGS.has(standing.kind) || (standing.kind === 'honey' && ledger.pitch !== null && standing.happenedAt > ledger.pitch.at)));
+  const told = store.log.filter(
+    ({ standing, withdrawn }) =>
+      !withdrawn &&
+      (HAPPENINGS.has(standing.kind) || (standing.kind === 'honey' && ledger.pitch !== null && standing.happenedAt > ledger.pitch.at)),
+  );
   const seen = new Set<number>();
   const happenings = told.toReversed().flatMap(({ standing }) => {
     if (seen.has(standing.happenedAt)) return [];
     seen.add(standing.happenedAt);
-    return [{ at: standing.happenedAt, told: standing.kind === 'nutrient' ? 'fed' : tell(eventSentence(standing)).split(' ').slice(0, 3).join(' ') }];
+    return [
+      {
+        at: standing.happenedAt,
+        told: standing.kind === 'nutrient' ? 'fed' : tell(eventSentence(standing)).split(' ').slice(0, 3).join(' '),
+      },
+    ];
   });
   return {
     startAt: Math.min(ledger.pitch?.at ?? Number.POSITIVE_INFINITY, ledger.readings[0]?.at ?? 0),
     endAt: store.now,
-    readings: ledger.readings.map((r) => ({ at: r.at, sg: r.sg, plusMinus: r.plusMinus, tempC: r.tempC, follows: r.verdict === 'follows' })),
+    readings: ledger.readings.map((r) => ({
+      at: r.at,
+      sg: r.sg,
+      plusMinus: r.plusMinus,
+      tempC: r.tempC,
+      follows: r.verdict === 'follows',
+    })),
     happenings,
     thirdBreakSg: ledger.pitch === null || ledger.sulfites.length > 0 ? null : sgAtShare(ledger, 1 / 3),
     end: ledger.sulfites.length > 0 ? null : (store.end?.sg ?? null),
@@ -57,7 +72,13 @@ const lossesL = computed(() => store.ledger.losses.filter((loss) => loss.why !==
     <div v-if="store.figures !== null" class="strip">
       <FigureValue label="Gravity" kind="sg" :figure="store.figures.sg" :working="ledgerWorking(store.ledger, 'sg')" />
       <FigureValue label="Alcohol" kind="abv" :figure="store.figures.abv" :working="ledgerWorking(store.ledger, 'abv')" />
-      <FigureValue label="Sugar left" kind="gPerL" :figure="store.figures.sugarGPerL" :working="ledgerWorking(store.ledger, 'sugarGPerL')" :note="shareLeft" />
+      <FigureValue
+        label="Sugar left"
+        kind="gPerL"
+        :figure="store.figures.sugarGPerL"
+        :working="ledgerWorking(store.ledger, 'sugarGPerL')"
+        :note="shareLeft"
+      />
       <FigureValue
         label="In the vessel"
         kind="volumeL"
@@ -71,7 +92,9 @@ const lossesL = computed(() => store.ledger.losses.filter((loss) => loss.why !==
       <div class="stack">
         <DescentChart v-if="chart !== null" :data="chart" :summary="tell(store.state.sentence)" />
         <p v-else class="quiet none">No reading yet. The first one draws the descent.</p>
-        <p v-if="rules !== ''" class="small quiet">By mass balance, after every addition and loss; {{ rules }}, which can follow neither.</p>
+        <p v-if="rules !== ''" class="small quiet">
+          By mass balance, after every addition and loss; {{ rules }}, which can follow neither.
+        </p>
         <h2>A reading</h2>
         <ReadingForm />
         <p class="caution">Warm samples read low and bubbles lift the hydrometer: spin it, wait, read at the bottom of the curve.</p>

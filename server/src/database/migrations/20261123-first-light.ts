@@ -1,4 +1,4 @@
-import type { Migration } from '../migrate.ts';
+import type { Migration } from '../migration.ts';
 
 /** Practice, batches with their plans in versions, and the append-only record of events. */
 export const firstLight: Migration = {

@@ -13,7 +13,8 @@ beforeAll(async () => {
 });
 afterAll(() => app.app.close());
 
-const append = <T = Appended>(id: string, afterSeq: number, events: object[]) => app.call<T>('POST', `/batches/${id}/events`, { afterSeq, events });
+const append = <T = Appended>(id: string, afterSeq: number, events: object[]) =>
+  app.call<T>('POST', `/batches/${id}/events`, { afterSeq, events });
 const reading = (sg: number, hoursAgo = 1) => happened([hoursAgo, { kind: 'reading', payload: { sg, tempC: 20, calibrationC: 20 } }]);
 
 describe('the record of a batch', () => {
@@ -49,7 +50,11 @@ describe('the record of a batch', () => {
 
   it('takes turns when many write at once: one gets each place, none is half written', async () => {
     const { id } = await newBatch(app, happened(...pitched));
-    const answers = await Promise.all(Array.from({ length: 12 }, (_, i) => append(id, 3, [...reading(1.06 - i * 0.001), ...happened([1, { kind: 'note', payload: { text: `note ${i}` } }])])));
+    const answers = await Promise.all(
+      Array.from({ length: 12 }, (_, i) =>
+        append(id, 3, [...reading(1.06 - i * 0.001), ...happened([1, { kind: 'note', payload: { text: `note ${i}` } }])]),
+      ),
+    );
     expect(answers.filter(({ status }) => status === 200)).toHaveLength(1);
     expect(answers.filter(({ status }) => status === 409)).toHaveLength(11);
     expect((await app.call<Batch>('GET', `/batches/${id}`)).body.events.map((event) => event.seq)).toEqual([1, 2, 3, 4, 5]);
@@ -57,7 +62,10 @@ describe('the record of a batch', () => {
 
   it('writes several events all or none', async () => {
     const { id } = await newBatch(app, happened(...pitched));
-    const { status } = await append<ApiError>(id, 3, [...reading(1.05), ...happened([1, { kind: 'removal', payload: { volumeL: 99, reason: 'spill' } }])]);
+    const { status } = await append<ApiError>(id, 3, [
+      ...reading(1.05),
+      ...happened([1, { kind: 'removal', payload: { volumeL: 99, reason: 'spill' } }]),
+    ]);
     expect(status).toBe(422);
     expect((await app.call<Batch>('GET', `/batches/${id}`)).body.events).toHaveLength(3);
   });
@@ -66,10 +74,19 @@ describe('the record of a batch', () => {
     const { id } = await newBatch(app, happened(...pitched));
     const [event] = reading(1.05);
     await append(id, 3, [event!]);
-    const correction = happened([0, { kind: 'amendment', payload: { eventId: event!.id, replacement: { kind: 'reading', payload: { sg: 1.06, tempC: 20 }, happenedAt: NOW - HOUR_MS } } }]);
+    const correction = happened([
+      0,
+      {
+        kind: 'amendment',
+        payload: { eventId: event!.id, replacement: { kind: 'reading', payload: { sg: 1.06, tempC: 20 }, happenedAt: NOW - HOUR_MS } },
+      },
+    ]);
     expect((await append(id, 4, correction)).status).toBe(200);
     const batch = (await app.call<Batch>('GET', `/batches/${id}`)).body;
-    expect(batch.events.filter((e) => e.kind === 'reading' || e.kind === 'amendment').map((e) => e.payload)).toMatchObject([{ sg: 1.05 }, { replacement: { payload: { sg: 1.06 } } }]);
+    expect(batch.events.filter((e) => e.kind === 'reading' || e.kind === 'amendment').map((e) => e.payload)).toMatchObject([
+      { sg: 1.05 },
+      { replacement: { payload: { sg: 1.06 } } },
+    ]);
     expect(batch.ledger.readings.map((r) => r.readSg)).toEqual([1.06]);
   });
 
@@ -83,10 +100,18 @@ describe('the record of a batch', () => {
 describe('input that cannot be', () => {
   it.each([
     ['a reading in the future', happened([-5, { kind: 'reading', payload: { sg: 1.05 } }]), /future/],
-    ['a reading before the pitch that the must cannot have shown', happened([99.5, { kind: 'reading', payload: { sg: 1.03 } }]), /before the yeast went in, when the must read about 1\.0/],
+    [
+      'a reading before the pitch that the must cannot have shown',
+      happened([99.5, { kind: 'reading', payload: { sg: 1.03 } }]),
+      /before the yeast went in, when the must read about 1\.0/,
+    ],
     ['a reading before anything was poured', happened([200, { kind: 'reading', payload: { sg: 1.09 } }]), /Nothing was poured/],
     ['racking more than there is', happened([1, { kind: 'rack', payload: { volumeL: 20 } }]), /only 5\.\d\d L/],
-    ['correcting what is not on record', happened([0, { kind: 'amendment', payload: { eventId: randomUUID(), replacement: null } }]), /not on record/],
+    [
+      'correcting what is not on record',
+      happened([0, { kind: 'amendment', payload: { eventId: randomUUID(), replacement: null } }]),
+      /not on record/,
+    ],
   ])('%s is refused with one sentence', async (_name, events, sentence) => {
     const { id } = await newBatch(app, happened(...pitched));
     const { status, body } = await append<ApiError>(id, 3, events);
@@ -102,8 +127,12 @@ describe('input that cannot be', () => {
 
   it('pitching into nothing and feeding an empty vessel are refused', async () => {
     const { id } = await newBatch(app);
-    expect((await append<ApiError>(id, 0, happened([1, { kind: 'yeast', payload: { yeastId: 'ale', name: 'ale', massG: 3 } }]))).body.message).toMatch(/no must/);
-    expect((await append<ApiError>(id, 0, happened([1, { kind: 'nutrient', payload: { source: 'dap', massG: 3 } }]))).body.message).toMatch(/empty/);
+    expect(
+      (await append<ApiError>(id, 0, happened([1, { kind: 'yeast', payload: { yeastId: 'ale', name: 'ale', massG: 3 } }]))).body.message,
+    ).toMatch(/no must/);
+    expect((await append<ApiError>(id, 0, happened([1, { kind: 'nutrient', payload: { source: 'dap', massG: 3 } }]))).body.message).toMatch(
+      /empty/,
+    );
   });
 
   it.each([

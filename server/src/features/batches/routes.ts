@@ -1,4 +1,13 @@
-import { appendSchema, appendedSchema, batchSchema, batchSummarySchema, createBatchSchema, errorSchema, renameBatchSchema, replanSchema } from '@hollow-bell/contract';
+import {
+  appendSchema,
+  appendedSchema,
+  batchSchema,
+  batchSummarySchema,
+  createBatchSchema,
+  errorSchema,
+  renameBatchSchema,
+  replanSchema,
+} from '@hollow-bell/contract';
 import type { NewEvent } from '@hollow-bell/contract';
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod';
 import { z } from 'zod';
@@ -11,9 +20,13 @@ export const batchRoutes =
   (store: BatchStore): FastifyPluginAsyncZod =>
   async (app) => {
     const query = z.object({ open: z.enum(['true', 'false']).default('false') });
-    app.get('/batches', { schema: { querystring: query, response: { 200: z.object({ batches: z.array(batchSummarySchema) }) } } }, async (request) => ({
-      batches: await store.list(request.query.open === 'true'),
-    }));
+    app.get(
+      '/batches',
+      { schema: { querystring: query, response: { 200: z.object({ batches: z.array(batchSummarySchema) }) } } },
+      async (request) => ({
+        batches: await store.list(request.query.open === 'true'),
+      }),
+    );
     app.get('/batches/:id', { schema: { params, response: { 200: batchSchema, ...errors } } }, (request) => store.read(request.params.id));
     app.post('/batches', { schema: { body: createBatchSchema, response: { 200: batchSchema, ...errors } } }, (request) =>
       store.create(request.body.id, request.body.name, request.body.plan),

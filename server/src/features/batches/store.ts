@@ -7,7 +7,14 @@ import { HttpProblem } from '../../http/errors.ts';
 import { BatchRow, EventRow, PlanRow, initModels } from './models.ts';
 
 const eventOf = (row: EventRow): BatchEvent =>
-  ({ id: row.id, seq: row.seq, kind: row.kind, payload: row.payload, happenedAt: row.happenedAt.getTime(), enteredAt: row.enteredAt.getTime() }) as BatchEvent;
+  ({
+    id: row.id,
+    seq: row.seq,
+    kind: row.kind,
+    payload: row.payload,
+    happenedAt: row.happenedAt.getTime(),
+    enteredAt: row.enteredAt.getTime(),
+  }) as BatchEvent;
 
 const summaryOf = (row: BatchRow, plan: BatchPlan): BatchSummary => ({
   id: row.id,
@@ -45,7 +52,14 @@ export function batchStore(sequelize: Sequelize, now: () => number) {
 
   return {
     async list(onlyOpen: boolean): Promise<BatchSummary[]> {
-      const rows = await BatchRow.findAll({ ...(onlyOpen ? { where: { open: true } } : {}), order: [['createdAt', 'ASC'], ['id', 'ASC']], limit: 5000 });
+      const rows = await BatchRow.findAll({
+        ...(onlyOpen ? { where: { open: true } } : {}),
+        order: [
+          ['createdAt', 'ASC'],
+          ['id', 'ASC'],
+        ],
+        limit: 5000,
+      });
       const plans = await PlanRow.findAll({ where: { batchId: { [Op.in]: rows.map((row) => row.id) } } });
       const byKey = new Map(plans.map((plan) => [`${plan.batchId} ${plan.version}`, plan.plan]));
       return rows.flatMap((row) => {
@@ -82,7 +96,8 @@ export function batchStore(sequelize: Sequelize, now: () => number) {
     replan: (id: string, afterVersion: number, plan: BatchPlan): Promise<Batch> =>
       sequelize.transaction(async (transaction) => {
         const row = await mustFind(id, transaction, true);
-        if (row.planVersion !== afterVersion) throw new HttpProblem(409, 'stale', 'The plan was changed in another window; look at it before you write over it.', []);
+        if (row.planVersion !== afterVersion)
+          throw new HttpProblem(409, 'stale', 'The plan was changed in another window; look at it before you write over it.', []);
         const version = afterVersion + 1;
         await PlanRow.create({ batchId: id, version, plan, writtenAt: new Date(now()) }, { transaction });
         await row.update({ planVersion: version }, { transaction });
@@ -102,7 +117,13 @@ export function batchStore(sequelize: Sequelize, now: () => number) {
         const asked = new Set(newEvents.map((event) => event.id));
         if (fresh.length > 0) {
           const since = onRecord.filter((event) => event.seq > afterSeq && !asked.has(event.id));
-          if (since.length > 0) throw new HttpProblem(409, 'stale', 'Something was written to this batch in another window meanwhile; yours is kept, not yet written.', since);
+          if (since.length > 0)
+            throw new HttpProblem(
+              409,
+              'stale',
+              'Something was written to this batch in another window meanwhile; yours is kept, not yet written.',
+              since,
+            );
           const enteredAt = now();
           for (const event of fresh) {
             checkEvent(onRecord, event, enteredAt);

@@ -40,7 +40,10 @@ const fed = (dose: number, organicG: number, dapG = 0): EventContent[] => [
 ];
 const mark = (name: 'degassed' | 'clear' | 'stirred', text: string): EventContent => ({ kind: 'note', payload: { text, mark: name } });
 const note = (text: string): EventContent => ({ kind: 'note', payload: { text } });
-const pitched = (yeastId: string, massG: number): EventContent => ({ kind: 'yeast', payload: { yeastId, name: yeastType(yeastId).name, massG } });
+const pitched = (yeastId: string, massG: number): EventContent => ({
+  kind: 'yeast',
+  payload: { yeastId, name: yeastType(yeastId).name, massG },
+});
 const stabilizedWith = (sulfiteG: number, sorbateG: number): EventContent[] => [
   { kind: 'sulfite', payload: { salt: 'potassium', massG: sulfiteG } },
   { kind: 'sorbate', payload: { massG: sorbateG } },
@@ -177,7 +180,19 @@ const RECIPES: Recipe[] = [
       [12 * DAY_H, sg(1.018, 18)],
       [40 * DAY_H, sg(0.994, 18)],
       [55 * DAY_H, sg(0.994, 18), { kind: 'rack', payload: { volumeL: 4.6 } }],
-      [120 * DAY_H, sg(0.994, 16), { kind: 'bottling', payload: { bottles: [{ sizeMl: 750, count: 5 }, { sizeMl: 375, count: 2 }] } }],
+      [
+        120 * DAY_H,
+        sg(0.994, 16),
+        {
+          kind: 'bottling',
+          payload: {
+            bottles: [
+              { sizeMl: 750, count: 5 },
+              { sizeMl: 375, count: 2 },
+            ],
+          },
+        },
+      ],
       [290 * DAY_H, { kind: 'note', payload: { text: 'dry, long, smoke and heather; better than in spring', mark: 'tasting' } }],
     ],
   },
@@ -187,7 +202,10 @@ function planOf(recipe: Recipe): BatchPlan {
   const vessel = USUAL_VESSELS.find(({ name }) => name === recipe.vessel);
   if (vessel === undefined) throw new Error(`no vessel “${recipe.vessel}”`);
   const honeys = recipe.honeys.map((honey) => ({ moisture: MEAN_HONEY.moisture, unfermentable: MEAN_HONEY.unfermentable, ...honey }));
-  return { must: { honeys, waterL: recipe.waterL, yeastId: recipe.yeastId, vessel, roomTempC: 17 }, practice: { ...DEFAULT_PRACTICE, roomTempC: 17 } };
+  return {
+    must: { honeys, waterL: recipe.waterL, yeastId: recipe.yeastId, vessel, roomTempC: 17 },
+    practice: { ...DEFAULT_PRACTICE, roomTempC: 17 },
+  };
 }
 
 /** The demo batches as they stand at `now`. */
@@ -200,7 +218,9 @@ export function demoBatches(now: number): DemoBatch[] {
       { kind: 'water', payload: { volumeL: recipe.waterL } },
     ];
     const rows: Recipe['then'] = recipe.mixedHoursAgo === null ? [] : [[0, ...pours], ...recipe.then];
-    const events = rows.flatMap(([atHour, ...contents]) => contents.map((content) => ({ ...content, id: randomUUID(), happenedAt: Math.round(mixedAt + atHour * HOUR_MS) })));
+    const events = rows.flatMap(([atHour, ...contents]) =>
+      contents.map((content) => ({ ...content, id: randomUUID(), happenedAt: Math.round(mixedAt + atHour * HOUR_MS) })),
+    );
     return { id: randomUUID(), name: recipe.name, plan, events };
   });
 }

@@ -6,5 +6,7 @@ import type { Cellar } from './load.ts';
 export const demoRoutes =
   (cellar: Cellar): FastifyPluginAsyncZod =>
   async (app) => {
-    app.post('/demo', { schema: { response: { 200: z.object({ filled: z.boolean() }) } } }, async () => ({ filled: await loadDemoCellar(cellar) }));
+    app.post('/demo', { schema: { response: { 200: z.object({ filled: z.boolean() }) } } }, async () => ({
+      filled: await loadDemoCellar(cellar),
+    }));
   };

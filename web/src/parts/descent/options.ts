@@ -65,7 +65,12 @@ export function descentOptions(data: DescentData, colors: ChartColors): EChartsO
         splitLine: { show: false },
         axisLine: { show: false },
         axisTick: { show: false },
-        axisLabel: { formatter: (value: number) => `day ${Math.round(value * 10) / 10}`, fontFamily: MONO, color: colors.quiet, hideOverlap: true },
+        axisLabel: {
+          formatter: (value: number) => `day ${Math.round(value * 10) / 10}`,
+          fontFamily: MONO,
+          color: colors.quiet,
+          hideOverlap: true,
+        },
       },
       { gridIndex: 1, type: 'value', min: 0, max: lastDay, show: false },
     ],
@@ -104,7 +109,13 @@ export function descentOptions(data: DescentData, colors: ChartColors): EChartsO
           data: [
             ...(data.thirdBreakSg === null
               ? []
-              : [{ yAxis: data.thirdBreakSg, lineStyle: { color: colors.bronze, type: 'dashed' as const }, label: { formatter: 'one third of the sugar gone', color: colors.bronze } }]),
+              : [
+                  {
+                    yAxis: data.thirdBreakSg,
+                    lineStyle: { color: colors.bronze, type: 'dashed' as const },
+                    label: { formatter: 'one third of the sugar gone', color: colors.bronze },
+                  },
+                ]),
             ...data.happenings.map(({ at, told }, i) => ({
               xAxis: day(at),
               lineStyle: { color: colors.bronzeSoft, width: 1, type: 'solid' as const },
@@ -126,7 +137,11 @@ export function descentOptions(data: DescentData, colors: ChartColors): EChartsO
       {
         name: 'error',
         type: 'line',
-        data: data.readings.flatMap((r) => [[day(r.at), r.sg - r.plusMinus], [day(r.at), r.sg + r.plusMinus], ['-', '-']]),
+        data: data.readings.flatMap((r) => [
+          [day(r.at), r.sg - r.plusMinus],
+          [day(r.at), r.sg + r.plusMinus],
+          ['-', '-'],
+        ]),
         symbol: 'none',
         lineStyle: { color: colors.ink, width: 1.6 },
         silent: true,
@@ -140,7 +155,16 @@ export function descentOptions(data: DescentData, colors: ChartColors): EChartsO
         symbolSize: 9,
         itemStyle: { color: colors.madder },
       },
-      { name: 'temperature', type: 'line', xAxisIndex: 1, yAxisIndex: 1, data: temps, symbolSize: 4, lineStyle: { color: colors.verdigris, width: 1.4 }, itemStyle: { color: colors.verdigris } },
+      {
+        name: 'temperature',
+        type: 'line',
+        xAxisIndex: 1,
+        yAxisIndex: 1,
+        data: temps,
+        symbolSize: 4,
+        lineStyle: { color: colors.verdigris, width: 1.4 },
+        itemStyle: { color: colors.verdigris },
+      },
     ],
   };
 }

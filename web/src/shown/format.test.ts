@@ -1,0 +1,49 @@
+import { gravity, massG, say, tempC } from '@hollow-bell/core/quantities';
+import { describe, expect, it } from 'vitest';
+import { shown, shownRange, shownSentence } from './format.ts';
+import type { Reader } from './format.ts';
+
+const now = new Date(2026, 10, 23, 14, 0).getTime();
+const HOUR_MS = 3_600_000;
+const metric: Reader = { units: 'metric', locale: 'en-GB', now };
+const us: Reader = { ...metric, units: 'us', locale: 'en-US' };
+const german: Reader = { ...metric, locale: 'de-DE' };
+const plain = (text: string): string => text.replaceAll('\u00a0', ' ');
+
+describe('what the maker reads', () => {
+  it.each([
+    ['massG', 1577, metric, '1.58 kg'],
+    ['massG', 3.216, metric, '3.2 g'],
+    ['massG', 1577, us, '3.48 lb'],
+    ['massG', 3.216, us, '3.2 g'],
+    ['volumeL', 3.785411784, us, '1.00 US gal'],
+    ['volumeL', 4.54609, { ...metric, units: 'uk' as const }, '1.00 UK gal'],
+    ['tempC', 20, us, '68 °F'],
+    ['sg', 1.0481, german, '1,048'],
+    ['abv', -0.01, metric, '0.0 % vol'],
+    ['hours', 96, metric, '4 days'],
+  ] as const)('%s %f', (kind, value, reader, expected) => {
+    expect(plain(shown(kind, value, reader))).toBe(expected);
+  });
+
+  it('says when as one would', () => {
+    expect(shown('when', now - HOUR_MS, metric)).toBe('today 13:00');
+    expect(shown('when', now - 20 * HOUR_MS, metric)).toBe('yesterday 18:00');
+    expect(shown('when', now + 20 * HOUR_MS, metric)).toBe('tomorrow 10:00');
+    expect(shown('when', now - 4 * 24 * HOUR_MS, metric)).toBe('Thu 14:00');
+    expect(shown('when', now - 30 * 24 * HOUR_MS, metric)).toBe('24 October');
+    expect(shown('when', now - 400 * 24 * HOUR_MS, metric)).toBe('19 October 2025');
+  });
+
+  it('shows a range only where there is one to see', () => {
+    expect(shownRange('sg', { value: 1.1, low: 1.097, high: 1.103 }, metric)).toBe('1.097 – 1.103');
+    expect(shownRange('sg', { value: 1.1, low: 1.1, high: 1.1 }, metric)).toBe('');
+    expect(shownRange('sg', { value: 1.1, low: 1.09999, high: 1.10001 }, metric)).toBe('');
+  });
+
+  it('tells a sentence in the maker’s units', () => {
+    const sentence = say`${massG(454)} at ${gravity(1.048)} and ${tempC(20)}.`;
+    expect(plain(shownSentence(sentence, us))).toBe('1.00 lb at 1.048 and 68 °F.');
+    expect(plain(shownSentence(sentence, german))).toBe('454 g at 1,048 and 20 °C.');
+  });
+});
