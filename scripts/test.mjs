@@ -11,7 +11,7 @@ const bin = (name) => join(ROOT, 'node_modules', '.bin', name);
 
 /** Each step's name, command and how many tests it counts as when it has no count of its own. */
 const CHECKS = [
-  ['types of core, contract, server and e2e', bin('tsc'), ['-b', 'core', 'contract', 'server', 'e2e']],
+  ['types of core, contract, server, e2e and bench', bin('tsc'), ['-b', 'core', 'contract', 'server', 'e2e', 'bench']],
   ['types of web', bin('vue-tsc'), ['--noEmit', '-p', 'web']],
   ['lint', bin('eslint'), ['.', '--max-warnings', '0']],
   ['format', bin('prettier'), ['--check', '--log-level', 'warn', '.']],

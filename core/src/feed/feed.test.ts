@@ -94,6 +94,18 @@ describe('the clock plan', () => {
     expect(dose.dapDroppedG).toBeGreaterThan(0);
   });
 
+  it('takes what was given beyond the plan off the doses left, and never passes the need', () => {
+    const ledger = at([25, { kind: 'nutrient', payload: { source: 'organic', massG: 22, dose: 1 } }]);
+    const volumeL = viewOf(ledger)!.volumeL;
+    const left = feedingNow(plan, ledger, START + 30 * HOUR).filter((dose) => dose.state !== 'given');
+    const leftMg = left.reduce(
+      (sum, dose) => sum + 1000 * (dose.organicG * NUTRIENTS.organic.aminoN + dose.dapG * NUTRIENTS.dap.ammoniumN),
+      0,
+    );
+    expect(left[0]!.organicG).toBeLessThan(plan.doses[1]!.organicGPerL * volumeL);
+    expect((leftMg + ledger.aminoNMg) / volumeL + plan.creditMgPerL).toBeCloseTo(plan.needMgPerL, 6);
+  });
+
   it('counts DAP already given, by whatever hand, against the cap', () => {
     const ledger = at([10, { kind: 'nutrient', payload: { source: 'dap', massG: 5 } }]);
     const doses = feedingNow(plan, ledger, START + 12 * HOUR);

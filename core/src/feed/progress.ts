@@ -20,6 +20,10 @@ export interface DoseNow {
   dapDroppedG: number;
 }
 
+/** What a planned dose brings by the plan's count. */
+const doseMgPerL = (dose: PlannedDose, { practice }: FeedingPlan): number =>
+  1000 * (dose.dapGPerL * NUTRIENTS.dap.ammoniumN + dose.organicGPerL * NUTRIENTS.organic.aminoN * practice.organicCredit);
+
 /** When a third of the sugar was first seen gone, or null. */
 export function thirdBreakSeenAt(ledger: Ledger): number | null {
   return ledger.readings.find((reading) => reading.verdict === 'follows' && reading.shareGone >= THIRD)?.at ?? null;
@@ -27,7 +31,8 @@ export function thirdBreakSeenAt(ledger: Ledger): number | null {
 
 /**
  * Where the feeding stands: doses follow the volume that is really there, come forward once a third of the sugar is gone,
- * and are too late once half of it is. Doses given are never recomputed.
+ * and are too late once half of it is. What was given beyond the plan is taken off the doses left, so that the need is not
+ * exceeded: leftovers feed what spoils mead. Doses given are never recomputed.
  */
 export function feedingNow(plan: FeedingPlan, ledger: Ledger, now: number): DoseNow[] {
   const { pitch } = ledger;
@@ -35,6 +40,11 @@ export function feedingNow(plan: FeedingPlan, ledger: Ledger, now: number): Dose
   if (pitch === null || mixed === null) return [];
   const breakAt = thirdBreakSeenAt(ledger);
   const halfGone = ledger.sugarBasisG > 0 && ledger.sugarG / ledger.sugarBasisG <= 0.5;
+  const givenMgPerL = (ledger.ammoniumNMg + ledger.aminoNMg * plan.practice.organicCredit) / mixed.volumeL;
+  const wantedMgPerL = Math.max(0, plan.needMgPerL - plan.creditMgPerL - givenMgPerL);
+  const isGiven = (dose: PlannedDose): boolean => ledger.doses.some((event) => event.dose === dose.number);
+  const plannedMgPerL = plan.doses.filter((dose) => !isGiven(dose)).reduce((sum, dose) => sum + doseMgPerL(dose, plan), 0);
+  const share = plannedMgPerL > 0 ? Math.min(1, wantedMgPerL / plannedMgPerL) : 0;
   let dapRoomG = plan.practice.dapCapGPerL * mixed.volumeL - ledger.ammoniumNMg / 1000 / NUTRIENTS.dap.ammoniumN;
   return plan.doses.map((dose) => {
     const given = ledger.doses.filter((event) => event.dose === dose.number);
@@ -45,10 +55,10 @@ export function feedingNow(plan: FeedingPlan, ledger: Ledger, now: number): Dose
     if (given.length > 0) {
       return { dose, state: 'given', dueAt: given[0]?.at ?? dueAt, organicG: grams('organic'), dapG: grams('dap'), dapDroppedG: 0 };
     }
-    const wantedDapG = dose.dapGPerL * mixed.volumeL;
+    const wantedDapG = dose.dapGPerL * share * mixed.volumeL;
     const dapG = mixed.abv >= AMMONIUM_CUTOFF_ABV ? 0 : Math.max(0, Math.min(wantedDapG, dapRoomG));
     dapRoomG -= dapG;
     const state: DoseState = halfGone ? 'too late' : dueAt <= now ? 'due' : 'ahead';
-    return { dose, state, dueAt, organicG: dose.organicGPerL * mixed.volumeL, dapG, dapDroppedG: wantedDapG - dapG };
+    return { dose, state, dueAt, organicG: dose.organicGPerL * share * mixed.volumeL, dapG, dapDroppedG: wantedDapG - dapG };
   });
 }

@@ -1,4 +1,4 @@
-import { findRoot } from '../numerics/index.ts';
+import { findRoot, tabulate } from '../numerics/index.ts';
 import { Refusal, requireWithin } from '../quantities/index.ts';
 import { WATER_20_KG_PER_M3 } from './water.ts';
 
@@ -37,20 +37,31 @@ export function extractGPerLFromSg(sg: number): number {
   return (brixFromSg(sg) / 100) * sg * WATER_20_KG_PER_M3;
 }
 
-/**
- * SG 20/20 of a solution holding this much extract in a liter. Valid −60 to 1500 g/L; beyond 75 % by mass (honey) the polynomial is extrapolated, to 1.42 where honey weighs 1.42.
- * Newton on w·ρ(w) = c, which is smooth and rising over the whole range.
- */
-export function sgFromExtractGPerL(extractGPerL: number): number {
-  if (!(extractGPerL >= -60 && extractGPerL <= 1500)) {
-    throw new Refusal(`${Math.round(extractGPerL)} g of extract in a liter cannot be dissolved; honey itself holds about 1190.`);
-  }
+/** Newton on w·ρ(w) = c, which is smooth and rising over the whole range. */
+function solveSgFromExtract(extractGPerL: number): number {
   let w = extractGPerL / (WATER_20_KG_PER_M3 + 0.4 * extractGPerL);
-  for (let i = 0; i < 8; i++) {
+  for (let i = 0; i < 20; i++) {
     const density = sucroseDensityKgPerM3(w);
     const step = (w * density - extractGPerL) / (density + w * (EXCESS[0] + 2 * EXCESS[1] * w));
     w -= step;
-    if (Math.abs(step) < 1e-12) break;
+    if (Math.abs(step) < 1e-13) break;
   }
   return sucroseDensityKgPerM3(w) / WATER_20_KG_PER_M3;
+}
+
+const LEAST_G_PER_L = -60;
+const MOST_G_PER_L = 1500;
+const sgByExtract = tabulate(solveSgFromExtract, LEAST_G_PER_L, MOST_G_PER_L, 2);
+
+/**
+ * SG 20/20 of a solution holding this much extract in a liter, read from a table within 1e-9 of the solution.
+ * Valid −60 to 1500 g/L; beyond 75 % by mass (honey) the polynomial is extrapolated, to 1.42 where honey weighs 1.42.
+ *
+ * @throws Refusal outside that
+ */
+export function sgFromExtractGPerL(extractGPerL: number): number {
+  if (!(extractGPerL >= LEAST_G_PER_L && extractGPerL <= MOST_G_PER_L)) {
+    throw new Refusal(`${Math.round(extractGPerL)} g of extract in a liter cannot be dissolved; honey itself holds about 1190.`);
+  }
+  return sgByExtract(extractGPerL);
 }

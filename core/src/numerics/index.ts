@@ -1,1 +1,2 @@
 export * from './root.ts';
+export * from './table.ts';

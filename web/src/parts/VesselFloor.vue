@@ -18,15 +18,16 @@ const floor = ref<HTMLElement | null>(null);
 const { width } = useElementSize(floor);
 const TALLEST_PX = 214;
 const NARROWEST_COLUMN_PX = 118;
+const COLUMN_AIR_PX = 22;
 const DAY_MS = 86_400_000;
 
 /** One scale for all, so that a jug looks small beside a carboy. */
 const scale = computed(() => {
   const sections = props.standing.map(({ batch }) => sectionOf(batch.plan.must.vessel));
   const tallest = Math.max(1, ...sections.map((section) => section.heightCm.at(-1) ?? 0));
-  const widths = sections.reduce((sum, section) => sum + 2 * Math.max(...section.radiusCm), 0);
-  const room = Math.max(width.value, NARROWEST_COLUMN_PX * sections.length) - 24 * sections.length;
-  return Math.min(TALLEST_PX / tallest, Math.max(2, room / Math.max(1, widths)));
+  const widest = Math.max(1, ...sections.map((section) => 2 * Math.max(...section.radiusCm)));
+  const columnPx = Math.max(width.value / Math.max(1, sections.length), NARROWEST_COLUMN_PX);
+  return Math.min(TALLEST_PX / tallest, (columnPx - COLUMN_AIR_PX) / widest);
 });
 
 const vessels = computed(() =>

@@ -8,6 +8,7 @@ import BenchHead from '../parts/BenchHead.vue';
 import FigureValue from '../parts/FigureValue.vue';
 import GateRow from '../parts/GateRow.vue';
 import PickList from '../parts/PickList.vue';
+import ReadingForm from '../parts/ReadingForm.vue';
 import QuantityField from '../parts/QuantityField.vue';
 import VerdictList from '../parts/VerdictList.vue';
 import { exactly } from '@hollow-bell/core/quantities';
@@ -75,7 +76,21 @@ function record(): Promise<boolean> {
       <div class="stack">
         <template v-if="isDone">
           <h2>Sulfite and sorbate are in</h2>
-          <p>The gates to the right open by themselves: a day of waiting, then one reading that has not moved.</p>
+          <div class="pairs">
+            <p v-for="sulfite in store.ledger.sulfites" :key="sulfite.at">
+              <span>{{ sulfite.salt }} metabisulfite, {{ show('when', sulfite.at) }}</span
+              ><b>{{ show('massG', sulfite.massG) }}</b>
+            </p>
+            <p v-for="sorbate in store.ledger.sorbates" :key="sorbate.at">
+              <span>potassium sorbate, {{ show('when', sorbate.at) }}</span
+              ><b>{{ show('massG', sorbate.massG) }}</b>
+            </p>
+          </div>
+          <p>
+            The last gates open by themselves: a day of waiting, then one reading that has not moved. Leave the honey on the shelf until
+            then.
+          </p>
+          <ReadingForm />
         </template>
         <template v-else>
           <h2>Sulfite by the pH, sorbate by the alcohol</h2>
