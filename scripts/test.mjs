@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { chmodSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { buildIfChanged } from './setup/build.mjs';
@@ -56,6 +56,7 @@ async function main() {
   installNpmPackages();
   buildIfChanged();
   const scratch = mkdtempSync(join(tmpdir(), 'hollow-bell-test-'));
+  chmodSync(scratch, 0o755);
   const cluster = await startCluster(join(scratch, 'cluster'));
   let stopped = false;
   const stop = async () => {

@@ -111,7 +111,7 @@ async function add(share: number): Promise<void> {
           </template>
           <div v-else class="danger" role="alert">
             <p>
-              <b>{{ isStable ? `The gate “${shut.name}” is still shut.` : 'This mead is not stabilized.' }}</b>
+              <b>{{ isStable ? 'Its gates are not all open.' : 'This mead is not stabilized.' }}</b> “{{ shut.name }}”
               <SentenceText :sentence="shut.sentence" />.
             </p>
             <p v-if="fate !== null">
@@ -119,14 +119,18 @@ async function add(share: number): Promise<void> {
               <b>{{ show('volumes', fate.co2Volumes) }}</b> of gas: at least <b>{{ show('bar', fate.pressureBar) }}</b>. Wine bottles burst
               long before.
             </p>
-            <p>Make it safe first: sulfite and sorbate with a day’s wait, or keep it dry.</p>
+            <h2>By which school?</h2>
             <RouterLink
               v-if="store.batch !== null"
               v-slot="{ navigate }"
               :to="{ name: 'station', params: { id: store.batch.id, station: 'stabilize' } }"
               custom
-              ><el-button type="primary" @click="navigate">To the gates</el-button></RouterLink
+              ><el-button type="primary" @click="navigate">Stabilize first: sulfite, sorbate, a day’s wait</el-button></RouterLink
             >
+            <el-button v-if="!isStable" :loading="busy" :disabled="fits !== null && fits.overflowL > 0" @click="add(1)"
+              >Feed the yeast with it, under an airlock</el-button
+            >
+            <p class="small quiet">Fed, it will not stay sweet, and bottling stays shut until it is proven still. Or leave it dry.</p>
           </div>
           <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
         </template>
