@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { chmodSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -9,11 +9,11 @@ import { ROOT, runMain } from './setup/paths.mjs';
 
 const bin = (name) => join(ROOT, 'node_modules', '.bin', name);
 
-/** Each step's name, command and how many tests it counts as when it has no count of its own. */
+/** What is checked without running it, longest first; each counts as one test. */
 const CHECKS = [
+  ['lint', bin('eslint'), ['.', '--max-warnings', '0']],
   ['types of core, contract, server, e2e and bench', bin('tsc'), ['-b', 'core', 'contract', 'server', 'e2e', 'bench']],
   ['types of web', bin('vue-tsc'), ['--noEmit', '-p', 'web']],
-  ['lint', bin('eslint'), ['.', '--max-warnings', '0']],
   ['format', bin('prettier'), ['--check', '--log-level', 'warn', '.']],
   [
     'imports run one way',
@@ -29,6 +29,31 @@ function run(name, command, args, env) {
   const { status } = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit', env: { ...process.env, NODE_NO_WARNINGS: '1', ...env } });
   console.log(`  ${status === 0 ? 'ok' : 'FAILED'}, ${((Date.now() - began) / 1000).toFixed(1)} s`);
   return status === 0;
+}
+
+/** A check that is quiet until it is done, so that two can run side by side. */
+function check([name, command, args]) {
+  const began = Date.now();
+  const child = spawn(command, args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] });
+  let said = '';
+  for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (said += chunk));
+  return new Promise((resolve) => {
+    child.once('close', (code) => {
+      console.log(`\n— ${name}\n${said.trim()}\n  ${code === 0 ? 'ok' : 'FAILED'}, ${((Date.now() - began) / 1000).toFixed(1)} s`);
+      resolve(code === 0);
+    });
+  });
+}
+
+/** All checks, two at a time: how many passed and failed. */
+async function runChecks() {
+  const waiting = [...CHECKS];
+  const results = [];
+  const work = async () => {
+    for (let next = waiting.shift(); next !== undefined; next = waiting.shift()) results.push(await check(next));
+  };
+  await Promise.all([work(), work()]);
+  return { passed: results.filter(Boolean).length, failed: results.filter((ok) => !ok).length };
 }
 
 /** Passed and failed of a run that wrote a JSON report; a run that died counts as a failure. */
@@ -67,7 +92,7 @@ async function main() {
   };
   const counts = { passed: 0, failed: 0 };
   try {
-    for (const [name, command, args] of CHECKS) counts[run(name, command, args, {}) ? 'passed' : 'failed'] += 1;
+    const checks = await runChecks();
     const env = { HOLLOW_BELL_TEST_CLUSTER: cluster.url };
     const unitReport = join(scratch, 'vitest.json');
     const unit = run(
@@ -78,7 +103,7 @@ async function main() {
     );
     const browserReport = join(scratch, 'playwright.json');
     const browser = run('browser tests', bin('playwright'), ['test', '-c', 'e2e'], { ...env, HOLLOW_BELL_E2E_REPORT: browserReport });
-    for (const { passed, failed } of [countVitest(unitReport, unit), countPlaywright(browserReport, browser)]) {
+    for (const { passed, failed } of [checks, countVitest(unitReport, unit), countPlaywright(browserReport, browser)]) {
       counts.passed += passed;
       counts.failed += failed;
     }
