@@ -52,6 +52,15 @@ async function runDevelopment(databaseUrl) {
   return { address: `http://localhost:${port}`, stop: async () => void children.forEach((child) => child.kill()) };
 }
 
+/** Started by npm, it ends when npm is gone, even where npm could not say so. */
+function stopWithNpm(stop) {
+  if (process.env.npm_lifecycle_event === undefined) return;
+  const npm = process.ppid;
+  setInterval(() => {
+    if (process.ppid !== npm) stop();
+  }, 500).unref();
+}
+
 async function main() {
   await requireFreePort();
   const givenUrl = process.env.DATABASE_URL;
@@ -70,6 +79,7 @@ async function main() {
     await cluster?.stop();
     process.exit(code);
   };
+  stopWithNpm(() => void stop(0));
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void stop(0));
 
   try {
