@@ -1,4 +1,6 @@
 import vue from '@vitejs/plugin-vue';
+import { ElementPlusResolver } from 'unplugin-vue-components/resolvers';
+import components from 'unplugin-vue-components/vite';
 import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
@@ -21,7 +23,7 @@ export default defineConfig({
         },
       },
       {
-        plugins: [vue()],
+        plugins: [vue(), components({ dirs: [], dts: false, resolvers: [ElementPlusResolver({ importStyle: false })] })],
         test: {
           name: 'web',
           environment: 'happy-dom',

@@ -6,7 +6,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { readConfig } from './config.ts';
 import { migratorOf } from './database/migrate.ts';
 import { loadDemoCellar } from './features/demo/load.ts';
-import { NOW, happened, newBatch, onCluster, pitched, plan, testApp } from './testing/server.ts';
+import { NOW, happened, newBatch, onCluster, pitched, plan, testApp } from './test/server.ts';
 
 let app: Awaited<ReturnType<typeof testApp>>;
 beforeAll(async () => {

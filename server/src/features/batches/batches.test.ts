@@ -3,7 +3,7 @@ import type { ApiError, Batch, BatchSummary } from '@hollow-bell/contract';
 import { fold } from '@hollow-bell/core/ledger';
 import type { BatchEvent } from '@hollow-bell/core/ledger';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { HOUR_MS, NOW, happened, newBatch, pitched, plan, poured, testApp } from '../../testing/server.ts';
+import { HOUR_MS, NOW, happened, newBatch, pitched, plan, poured, testApp } from '../../test/server.ts';
 
 type Appended = { lastSeq: number; events: BatchEvent[] };
 

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createServer } from 'node:net';
 import { afterAll, describe, expect, it, vi } from 'vitest';
-import { ROOT } from './paths.mjs';
+import { ROOT } from '../setup/paths.mjs';
 
 const scratch = mkdtempSync(join(tmpdir(), 'hollow-bell-cluster-'));
 // The user that runs PostgreSQL must reach the folder, else the cluster moves to another.

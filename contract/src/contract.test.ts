@@ -1,0 +1,144 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+  DEFAULT_PRACTICE,
+  HOUSE_PRACTICES,
+  batchPlanSchema,
+  createBatchSchema,
+  eventContentSchema,
+  feedingPracticeOf,
+  newEventSchema,
+  practiceSchema,
+} from './index.ts';
+
+const SOME_ID = '3f0c6a52-8a3e-4f0e-9c53-0d5f4f1f7a11';
+const grams = fc.double({ min: 0, max: 4000, noNaN: true });
+const name = fc.string({ minLength: 1, maxLength: 60 }).filter((text) => text.trim() === text && text !== '');
+const happening = fc.oneof(
+  fc.record({
+    kind: fc.constant('honey'),
+    payload: fc.record({
+      name,
+      massG: grams,
+      moisture: fc.double({ min: 0.13, max: 0.25, noNaN: true }),
+      unfermentable: fc.double({ min: 0, max: 0.12, noNaN: true }),
+    }),
+  }),
+  fc.record({ kind: fc.constant('water'), payload: fc.record({ volumeL: fc.double({ min: 0, max: 100, noNaN: true }) }) }),
+  fc.record({
+    kind: fc.constant('yeast'),
+    payload: fc.record({ yeastId: name, name, massG: fc.double({ min: 0, max: 100, noNaN: true }) }),
+  }),
+  fc.record({ kind: fc.constant('nutrient'), payload: fc.record({ source: fc.constantFrom('organic', 'dap'), massG: grams }) }),
+  fc.record({
+    kind: fc.constant('reading'),
+    payload: fc.record({
+      sg: fc.double({ min: 0.97, max: 1.2, noNaN: true }),
+      tempC: fc.double({ min: 0, max: 60, noNaN: true }),
+      calibrationC: fc.constantFrom(20, 15.56),
+    }),
+  }),
+  fc.record({
+    kind: fc.constant('bottling'),
+    payload: fc.record({
+      bottles: fc.array(fc.record({ sizeMl: fc.constantFrom(750, 500, 330), count: fc.nat({ max: 60 }) }), { minLength: 1, maxLength: 4 }),
+    }),
+  }),
+);
+
+const plan = {
+  must: {
+    honeys: [{ name: 'linden', massG: 1500, moisture: 0.172, unfermentable: 0.032 }],
+    waterL: 4,
+    yeastId: 'ale',
+    vessel: { kind: 'jug', name: 'jug', capacityL: 5 },
+    roomTempC: 18,
+  },
+  practice: DEFAULT_PRACTICE,
+};
+
+describe('what may be written', () => {
+  it('comes through as it was sent', () => {
+    fc.assert(
+      fc.property(happening, (content) => {
+        expect(eventContentSchema.parse(content)).toEqual(content);
+      }),
+      { numRuns: 200, seed: 4 },
+    );
+  });
+
+  it('may be corrected or taken back', () => {
+    fc.assert(
+      fc.property(fc.uuid(), fc.option(happening), (eventId, content) => {
+        const replacement = content === null ? null : { ...content, happenedAt: 1_780_000_000_000 };
+        expect(eventContentSchema.parse({ kind: 'amendment', payload: { eventId, replacement } })).toEqual({
+          kind: 'amendment',
+          payload: { eventId, replacement },
+        });
+      }),
+      { numRuns: 60, seed: 9 },
+    );
+  });
+
+  it.each([
+    ['no kind', { payload: {} }],
+    ['a kind of its own', { kind: 'moonrise', payload: {} }],
+    ['a gravity that is none', { kind: 'reading', payload: { sg: 1048 } }],
+    ['a sample near boiling', { kind: 'reading', payload: { sg: 1.05, tempC: 95 } }],
+    ['a reading of nothing', { kind: 'reading', payload: {} }],
+    ['honey of 40 % water', { kind: 'honey', payload: { name: 'wet', massG: 100, moisture: 0.4, unfermentable: 0.03 } }],
+    ['negative honey', { kind: 'honey', payload: { name: 'x', massG: -1, moisture: 0.17, unfermentable: 0.03 } }],
+    ['not a number', { kind: 'water', payload: { volumeL: Number.NaN } }],
+    ['half a bottle', { kind: 'bottling', payload: { bottles: [{ sizeMl: 750, count: 2.5 }] } }],
+    ['an empty note', { kind: 'note', payload: { text: '   ' } }],
+    [
+      'correcting a correction by hand',
+      {
+        kind: 'amendment',
+        payload: { eventId: SOME_ID, replacement: { kind: 'amendment', payload: {}, happenedAt: 1_780_000_000_000 } },
+      },
+    ],
+  ])('never %s', (_name, content) => {
+    expect(eventContentSchema.safeParse(content).success).toBe(false);
+  });
+
+  it('needs an id and a believable time', () => {
+    const note = { kind: 'note', payload: { text: 'rain' } };
+    expect(newEventSchema.safeParse({ ...note, id: SOME_ID, happenedAt: 1_780_000_000_000 }).success).toBe(true);
+    expect(newEventSchema.safeParse({ ...note, id: 'one', happenedAt: 1_780_000_000_000 }).success).toBe(false);
+    expect(newEventSchema.safeParse({ ...note, id: SOME_ID, happenedAt: 12 }).success).toBe(false);
+  });
+});
+
+describe('plans and practice', () => {
+  it('takes a whole plan and refuses one without honey or with a vessel of no size', () => {
+    expect(batchPlanSchema.safeParse(plan).success).toBe(true);
+    expect(batchPlanSchema.safeParse({ ...plan, must: { ...plan.must, honeys: [] } }).success).toBe(false);
+    expect(batchPlanSchema.safeParse({ ...plan, must: { ...plan.must, vessel: { ...plan.must.vessel, capacityL: 0 } } }).success).toBe(
+      false,
+    );
+  });
+
+  it('says what is wrong with a name', () => {
+    const result = createBatchSchema.safeParse({ id: SOME_ID, name: '  ', plan });
+    expect(result.error?.issues[0]?.message).toBe('A batch needs a name.');
+  });
+
+  it('has house practices that are all allowed, and a default that is one of them', () => {
+    for (const { organicCredit, dapShare } of HOUSE_PRACTICES) {
+      expect(practiceSchema.safeParse({ ...DEFAULT_PRACTICE, organicCredit, dapShare }).success).toBe(true);
+    }
+    expect(
+      HOUSE_PRACTICES.some(
+        (house) => house.organicCredit === DEFAULT_PRACTICE.organicCredit && house.dapShare === DEFAULT_PRACTICE.dapShare,
+      ),
+    ).toBe(true);
+  });
+
+  it('caps DAP by the place the maker lives in', () => {
+    const us = feedingPracticeOf({ ...batchPlanSchema.parse(plan), practice: { ...DEFAULT_PRACTICE, region: 'us' } });
+    const eu = feedingPracticeOf({ ...batchPlanSchema.parse(plan), practice: { ...DEFAULT_PRACTICE, region: 'eu' } });
+    expect(us.dapCapGPerL).toBeCloseTo(0.9586, 3);
+    expect(eu.dapCapGPerL).toBe(1);
+  });
+});

@@ -1,0 +1,96 @@
+import type { Page } from '@playwright/test';
+import { expect, test } from './cellar.ts';
+
+const row = (page: Page, name: string) => page.locator('.ask').filter({ hasText: name }).first();
+
+test('a dose that is due is written at one touch on Rounds, and taken back at another', async ({ page, demoCellar }) => {
+  await page.goto(demoCellar.url);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Two ask for you.');
+  await row(page, 'Borage, even').getByRole('button', { name: /^Fed / }).click();
+  await expect(page.getByText('Written: Fed')).toBeVisible();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('One asks for you.');
+  await expect(row(page, 'Borage, even')).toContainText('Dose 3 of 4 comes');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.reload();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Two ask for you.');
+  await expect(row(page, 'Borage, even')).toContainText('Dose 2 of 4.');
+});
+
+test('a dose given otherwise is kept as it was given', async ({ page, demoCellar }) => {
+  await page.goto(demoCellar.url);
+  await row(page, 'Borage, even').getByRole('button', { name: 'Otherwise' }).click();
+  const dose = page.locator('[data-dose="2"]');
+  await dose.getByRole('button', { name: 'Otherwise' }).click();
+  await dose.getByLabel('organic nutrient').fill('2,5');
+  await dose.getByLabel('DAP').fill('0');
+  await dose.getByRole('button', { name: 'Given so' }).click();
+  await expect(dose).toHaveAttribute('data-state', 'given');
+  await expect(dose).toContainText('2.5 g organic nutrient');
+  await expect(dose).not.toContainText('diammonium');
+});
+
+test('an entry that never happened is struck out, and can be brought back', async ({ page, demoCellar }) => {
+  await page.goto(`${demoCellar.url}/batches`);
+  await page.getByRole('link', { name: /Borage, even/ }).click();
+  await page.getByRole('link', { name: /^Watch/ }).click();
+  const volume = page.locator('[data-figure="In the vessel"] .number');
+  await expect(volume).toHaveText('7.06');
+  await page.getByRole('button', { name: /^Correct: 0\.60 L foamed over/ }).click();
+  await page.getByRole('button', { name: 'It never happened' }).click();
+  await expect(volume).toHaveText(/^7\.6/);
+  await expect(page.locator('.log')).toContainText('taken back');
+  await page.getByRole('button', { name: /^Correct: 0\.60 L foamed over/ }).click();
+  await page.getByRole('button', { name: 'Bring it back' }).click();
+  await expect(volume).toHaveText('7.06');
+});
+
+test('a maker in the States sees pounds, US gallons and Fahrenheit, and the same mead', async ({ page, demoCellar }) => {
+  await page.goto(`${demoCellar.url}/batches`);
+  await page.getByRole('link', { name: /Borage, even/ }).click();
+  await page.getByRole('link', { name: /^Watch/ }).click();
+  const alcohol = await page.locator('[data-figure=Alcohol] .number').innerText();
+  await page.getByRole('link', { name: 'House' }).click();
+  await page.getByRole('radio', { name: /^US pounds/ }).check();
+  await page.getByRole('button', { name: 'Keep these' }).click();
+  await expect(page.getByText('Kept.')).toBeVisible();
+  await page.getByRole('link', { name: 'Batches', exact: true }).click();
+  await page.getByRole('link', { name: /Borage, even/ }).click();
+  await page.getByRole('link', { name: /^Watch/ }).click();
+  // 7.06 L, give or take half a hundredth, ÷ 3.785 is 1.864 to 1.867 US gallons; 20 °C is 68 °F.
+  await expect(page.locator('[data-figure="In the vessel"]')).toContainText(/1\.8[67]\sUS\sgal/);
+  await expect(page.locator('.log')).toContainText('68 °F');
+  await expect(page.locator('[data-figure=Alcohol] .number')).toHaveText(alcohol);
+});
+
+test('the keyboard alone finds its way, and a sheet lists the keys', async ({ page, demoCellar }) => {
+  await page.goto(demoCellar.url);
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('for you');
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog')).toContainText('What the dip line understands');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toBeHidden();
+  await page.keyboard.press('g');
+  await page.keyboard.press('b');
+  await expect(page.getByRole('heading', { level: 1, name: 'Batches' })).toBeVisible();
+  await page.keyboard.press('n');
+  await expect(page.getByLabel('Name of the batch')).toBeVisible();
+});
+
+test('a first look around loads the made-up cellar, with the answers that were given', async ({ page, emptyCellar }) => {
+  await page.goto(emptyCellar.url);
+  await page.getByLabel('Room temperature').fill('17,5');
+  await page.getByRole('button', { name: 'Look around a made-up one' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Two ask for you.');
+  await expect(page.getByText('Room set to')).toContainText('17.5 °C');
+});
+
+test('honey fed to the yeast knowingly is written, and keeps the bottles shut', async ({ page, demoCellar }) => {
+  await page.goto(`${demoCellar.url}/batches`);
+  await page.getByRole('link', { name: /Borage hydromel/ }).click();
+  await page.getByRole('link', { name: /^Sweeten/ }).click();
+  await page.getByLabel('gravity wanted').fill('1.005');
+  await page.getByRole('button', { name: 'Feed the yeast with it, under an airlock' }).click();
+  await expect(page.getByText('Written: stirred in')).toBeVisible();
+  await page.getByRole('link', { name: /^Bottle/ }).click();
+  await expect(page.locator('[data-test=no-bottling]')).toContainText('not stabilized');
+});

@@ -1,0 +1,218 @@
+import { gravity, massG, say, verdict, when } from '@hollow-bell/core/quantities';
+import type { Ask, Bell } from '@hollow-bell/core/rounds';
+import type { Gate } from '@hollow-bell/core/stabilize';
+import { DEFAULT_PRACTICE } from '@hollow-bell/contract';
+import { mount } from '@vue/test-utils';
+import { createPinia, setActivePinia } from 'pinia';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { createMemoryHistory, createRouter } from 'vue-router';
+import type { Component } from 'vue';
+import { usePractice } from '../stores/practice.ts';
+import AskRow from './AskRow.vue';
+import BatchRail from './BatchRail.vue';
+import BellMark from './BellMark.vue';
+import FigureValue from './FigureValue.vue';
+import GateRow from './GateRow.vue';
+import HoldRow from './HoldRow.vue';
+import NitrogenLedger from './NitrogenLedger.vue';
+import QuantityField from './QuantityField.vue';
+import SentenceText from './SentenceText.vue';
+import VerdictList from './VerdictList.vue';
+
+const router = createRouter({
+  history: createMemoryHistory(),
+  routes: [
+    { path: '/', name: 'rounds', component: {} },
+    { path: '/b/:id', name: 'batch', component: {} },
+    { path: '/b/:id/:station', name: 'station', component: {} },
+  ],
+});
+const plain = (text: string): string => text.replaceAll('\u00a0', ' ').replace(/\s+/g, ' ').trim();
+const show = (component: Component, props: object) =>
+  mount(component, { props: props as Record<string, unknown>, global: { plugins: [router] } });
+
+beforeEach(() => {
+  setActivePinia(createPinia());
+});
+
+describe('a field for a quantity', () => {
+  const field = (props: object) => show(QuantityField, { label: 'sample at', modelValue: null, ...props });
+
+  it('reads what is typed in the maker’s units and says it in SI', async () => {
+    usePractice().saved = { ...DEFAULT_PRACTICE, units: 'us' };
+    const temp = field({ kind: 'temp' });
+    await temp.find('input').setValue('68');
+    expect(temp.emitted('update:modelValue')?.at(-1)).toEqual([20]);
+    const mass = field({ kind: 'mass', label: 'honey' });
+    await mass.find('input').setValue('2');
+    expect(mass.emitted('update:modelValue')?.at(-1)?.[0]).toBeCloseTo(907.185, 3);
+    await mass.find('input').setValue('2 kg');
+    expect(mass.emitted('update:modelValue')?.at(-1)).toEqual([2000]);
+  });
+
+  it('keeps what it cannot read, with a sentence, and gives nothing on', async () => {
+    const sg = field({ kind: 'sg', label: 'hydrometer reads' });
+    await sg.find('input').setValue('abc');
+    expect(sg.find('[role=alert]').text()).toContain('“abc” is not a number');
+    expect((sg.find('input').element as HTMLInputElement).value).toBe('abc');
+    expect(sg.emitted('update:modelValue')).toBeUndefined();
+    expect(sg.find('input').attributes('aria-invalid')).toBe('true');
+  });
+
+  it('offers the gravity that was meant and takes it at a touch', async () => {
+    const sg = field({ kind: 'sg', label: 'hydrometer reads' });
+    await sg.find('input').setValue('1048');
+    await sg.find('button').trigger('click');
+    expect(sg.emitted('update:modelValue')?.at(-1)).toEqual([1.048]);
+    expect(sg.find('[role=alert]').exists()).toBe(false);
+  });
+
+  it('is empty for nothing and says so', async () => {
+    const ph = field({ kind: 'ph', label: 'pH', modelValue: 3.4 });
+    expect((ph.find('input').element as HTMLInputElement).value).toBe('3.40');
+    await ph.find('input').setValue('');
+    expect(ph.emitted('update:modelValue')?.at(-1)).toEqual([null]);
+  });
+
+  it('follows its value while nobody types in it, and not while somebody does', async () => {
+    const volume = field({ kind: 'volume', label: 'water', modelValue: 4 });
+    await volume.setProps({ modelValue: 5 });
+    expect((volume.find('input').element as HTMLInputElement).value).toBe('5.00');
+    await volume.find('input').trigger('focus');
+    await volume.setProps({ modelValue: 6 });
+    expect((volume.find('input').element as HTMLInputElement).value).toBe('5.00');
+    await volume.find('input').trigger('blur');
+    expect((volume.find('input').element as HTMLInputElement).value).toBe('6.00');
+  });
+});
+
+describe('bells', () => {
+  it('differ in shape and in name, not in color alone', () => {
+    const bells = (['still', 'swinging', 'muffled', 'cracked'] as Bell[]).map((bell) => show(BellMark, { bell }));
+    expect(new Set(bells.map((bell) => bell.attributes('aria-label'))).size).toBe(4);
+    const shapes = bells.map((bell) =>
+      [...bell.element.querySelectorAll('path, circle, g')]
+        .map((part) => `${part.tagName} ${part.getAttribute('d') ?? ''} ${part.getAttribute('transform') ?? ''}`)
+        .join('|'),
+    );
+    expect(new Set(shapes).size).toBe(4);
+  });
+});
+
+describe('sentences and verdicts', () => {
+  it('set amounts in bold and times not', () => {
+    const text = show(SentenceText, { sentence: say`Feed ${massG(1.6)} ${when(Date.now())}.` });
+    expect(text.findAll('b').map((b) => plain(b.text()))).toEqual(['1.6 g']);
+    expect(plain(text.text())).toMatch(/^Feed 1\.6 g today \d\d:\d\d/);
+  });
+
+  it('carry the bell of their weight', () => {
+    const list = show(VerdictList, { verdicts: [verdict('a', 'stop', say`Stop at ${gravity(1.14)}.`), verdict('b', 'note', say`Fine.`)] });
+    expect(list.findAll('li').map((li) => [li.attributes('data-weight'), li.find('svg').attributes('aria-label')])).toEqual([
+      ['stop', 'stop'],
+      ['note', 'well'],
+    ]);
+  });
+});
+
+describe('a figure', () => {
+  it('shows its value large, its range small, and says how to see its working', () => {
+    const figure = show(FigureValue, {
+      label: 'Alcohol',
+      kind: 'abv',
+      figure: { value: 11.2, low: 10.8, high: 11.6 },
+      working: { formula: 'f', inputs: [], source: 's' },
+      bar: true,
+    });
+    expect(figure.find('.number').text()).toBe('11.2');
+    expect(plain(figure.find('span.range').text())).toBe('10.8 – 11.6 % vol');
+    expect(figure.find('button').attributes('aria-label')).toContain('Show working');
+  });
+});
+
+describe('a row that asks', () => {
+  const ask: Ask = {
+    bell: 'swinging',
+    dueAt: Date.now(),
+    sentence: say`Dose 2, ${massG(4)}.`,
+    station: 'feed',
+    done: { label: ['Fed ', massG(4)], events: [] },
+  };
+
+  it('has one bronze button, worded as what will be written, and “Otherwise” beside it', async () => {
+    const row = show(AskRow, { ask, batchId: 'b', name: 'Linden' });
+    expect(row.findAll('.el-button--primary').map((button) => plain(button.text()))).toEqual(['Fed 4.0 g']);
+    expect(row.text()).toContain('Otherwise');
+    await row.find('.el-button--primary').trigger('click');
+    expect(row.emitted('done')?.[0]).toEqual([ask]);
+  });
+
+  it('leads to its station where nothing can be written at one touch, and is quiet while it waits', () => {
+    const waiting = show(AskRow, { ask: { ...ask, bell: 'muffled', done: null, station: 'stabilize' }, batchId: 'b' });
+    expect(waiting.findAll('.el-button--primary')).toHaveLength(0);
+    expect(waiting.text()).toContain('To the gates');
+  });
+});
+
+describe('gates, rail and holds', () => {
+  it('say whether they are open to ears as well as eyes', () => {
+    const gates: Gate[] = [
+      { id: 'finished', name: 'Finished', open: true, sentence: say`twice` },
+      { id: 'clear', name: 'Clear', open: false, sentence: say`wants your eye` },
+    ];
+    const row = show(GateRow, { gates });
+    expect(row.findAll('li').map((li) => [li.attributes('data-open'), li.find('.visually-hidden').text()])).toEqual([
+      ['true', 'open'],
+      ['false', 'shut'],
+    ]);
+  });
+
+  it('marks what is done, now and ahead', () => {
+    const rail = show(BatchRail, { batchId: 'b', now: 'watch', here: 'feed' });
+    expect(rail.findAll('li').map((li) => li.classes()[0])).toEqual([
+      'done',
+      'done',
+      'done',
+      'now',
+      'ahead',
+      'ahead',
+      'ahead',
+      'ahead',
+      'ahead',
+    ]);
+    expect(rail.find('[aria-current=page]').text()).toContain('Feed');
+  });
+
+  it('hold at a touch of the lock and at a typed value', async () => {
+    const row = show(HoldRow, { label: 'Volume of must', kind: 'volume', value: 5, held: false });
+    expect(row.find('button').attributes('aria-pressed')).toBe('false');
+    await row.find('button').trigger('click');
+    await row.find('input').setValue('6,5');
+    expect(row.emitted('hold')).toEqual([[5], [6.5]]);
+  });
+});
+
+describe('the nitrogen drawing', () => {
+  it('lays what comes end to end and hatches what comes too late', () => {
+    const dose = { number: 1, clockH: 24, atThirdBreak: false, organicGPerL: 1, dapGPerL: 0.2 };
+    const feeding = {
+      needMgPerL: 200,
+      creditMgPerL: 20,
+      doses: [dose],
+      suppliedMgPerL: 180,
+      practice: { organicCredit: 1, dapShare: 0.5, dapCapGPerL: 1 },
+    };
+    const drawing = show(NitrogenLedger, {
+      feeding,
+      doses: [{ dose, state: 'too late', dueAt: 0, organicG: 5, dapG: 1, dapDroppedG: 0 }],
+      volumeL: 5,
+    });
+    const bars = drawing.findAll('.track .bar');
+    expect(bars.map((bar) => bar.classes('late'))).toEqual([false, true, true]);
+    const lefts = bars.map((bar) => Number.parseFloat((bar.element as HTMLElement).style.left));
+    const widths = bars.map((bar) => Number.parseFloat((bar.element as HTMLElement).style.width));
+    expect(lefts[1]).toBeCloseTo(lefts[0]! + widths[0]!, 4);
+    expect(lefts[2]).toBeCloseTo(lefts[1]! + widths[1]!, 4);
+    expect(plain(drawing.attributes('aria-label') ?? '')).toContain('need of 200 mg/L');
+  });
+});
