@@ -39,6 +39,15 @@ describe('who may talk to the server', () => {
     expect(headers['content-security-policy']).toContain("default-src 'self'");
   });
 
+  it('sends long answers compressed to whoever can read them', async () => {
+    const response = await app.app.inject({
+      method: 'GET',
+      url: '/api/docs/json',
+      headers: { host: 'localhost', 'accept-encoding': 'gzip' },
+    });
+    expect(response.headers['content-encoding']).toBe('gzip');
+  });
+
   it('describes itself', async () => {
     const response = await app.app.inject({ method: 'GET', url: '/api/docs/json', headers: { host: 'localhost' } });
     expect(Object.keys(response.json<{ paths: object }>().paths)).toContain('/api/batches/{id}/events');

@@ -1,3 +1,4 @@
+import compress from '@fastify/compress';
 import helmet from '@fastify/helmet';
 import rateLimit from '@fastify/rate-limit';
 import fastifyStatic from '@fastify/static';
@@ -58,6 +59,7 @@ export async function buildApp({ config, sequelize, now }: Parts) {
     },
     strictTransportSecurity: false,
   });
+  await app.register(compress, { threshold: 1024 });
   await app.register(rateLimit, { max: config.requestsPerMinute, timeWindow: 60_000 });
   await app.register(swagger, {
     openapi: { info: { title: 'Hollow Bell', description: 'Batches of mead as records of events.', version: '1' } },

@@ -2,6 +2,20 @@ import type { Working } from '../quantities/index.ts';
 import type { StabilizeInput, StabilizePlan } from './plan.ts';
 import { BOUND_SHARE } from './sulfite.ts';
 
+/** How the sorbate dose comes about. */
+export function sorbateWorking(input: StabilizeInput, plan: StabilizePlan): Working {
+  return {
+    formula: 'sorbic acid by the alcohol, at most the limit; grams = sorbic acid × volume ÷ 0.746',
+    inputs: [
+      { name: 'alcohol', shown: `${input.abv.toFixed(1)} % vol` },
+      { name: 'sorbic acid', shown: `${plan.sorbicMgPerL.toFixed(0)} mg/L` },
+      { name: 'volume', shown: `${input.volumeL.toFixed(2)} L` },
+    ],
+    source: 'Peynaud: 150 mg/L at 10 % vol down to 50 at 14 %, 200 below 10 %. Limits: 200 mg/L (EU), 300 (US, 27 CFR 24.246).',
+    school: 'chemical: sulfite and sorbate together',
+  };
+}
+
 /** How the sulfite dose comes about. */
 export function stabilizeWorking(input: StabilizeInput, plan: StabilizePlan): Working {
   return {

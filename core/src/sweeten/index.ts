@@ -1,1 +1,2 @@
 export * from './sweeten.ts';
+export * from './working.ts';

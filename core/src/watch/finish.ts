@@ -2,7 +2,7 @@ import { DRY_SUGAR_G_PER_L, afterSugar, stopsAt, yeastType } from '../yeast/inde
 import { ASSUMPTION_RANGES, CENTRAL_ASSUMPTIONS } from '../ledger/index.ts';
 import type { Ledger, ReadingPoint } from '../ledger/index.ts';
 import { propagate } from '../quantities/index.ts';
-import type { Ranged } from '../quantities/index.ts';
+import type { Ranged, Working } from '../quantities/index.ts';
 
 const DAY_MS = 86_400_000;
 
@@ -61,4 +61,23 @@ export function finishOf(ledger: Ledger): Finish {
   if (!low) return { state: 'moving', since, last, provenAt: null };
   const provenAt = since.at + CONFIRM_DAYS * DAY_MS;
   return { state: last.at >= provenAt ? 'finished' : 'waiting', since, last, provenAt };
+}
+
+/** How the expected end comes about; null before the pitch. */
+export function endWorking(ledger: Ledger): Working | null {
+  if (ledger.pitch === null) return null;
+  const yeast = yeastType(ledger.pitch.yeastId);
+  return {
+    formula: 'ferment the sugar that is there until the alcohol reaches the tolerance or only a dry mead’s sugar is left',
+    inputs: [
+      { name: 'fermentable sugar now', shown: `${ledger.sugarG.toFixed(0)} g` },
+      { name: 'unfermentable extract now', shown: `${ledger.unfermentableG.toFixed(0)} g` },
+      {
+        name: `${yeast.name} tolerates`,
+        shown: `${yeast.toleranceAbv.value} % vol (${yeast.toleranceAbv.low} to ${yeast.toleranceAbv.high})`,
+      },
+      { name: 'sugar a dry mead keeps', shown: `${DRY_SUGAR_G_PER_L.value} g/L (${DRY_SUGAR_G_PER_L.low} to ${DRY_SUGAR_G_PER_L.high})` },
+    ],
+    source: 'Mass balance, Balling’s yield; tolerance and dryness are our estimates. Range: first-order propagation, 10–90 %.',
+  };
 }

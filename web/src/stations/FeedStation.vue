@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { AMMONIUM_CUTOFF_ABV, N_PER_SUGAR, grapeMustNitrogenMgPerL } from '@hollow-bell/core/feed';
+import { AMMONIUM_CUTOFF_ABV, HONEY_NITROGEN, feedingWorkings } from '@hollow-bell/core/feed';
 import type { DoseNow } from '@hollow-bell/core/feed';
 import type { EventContent } from '@hollow-bell/core/ledger';
-import { brixFromSg } from '@hollow-bell/core/liquid';
 import { exactly } from '@hollow-bell/core/quantities';
 import { yeastType } from '@hollow-bell/core/yeast';
 import { computed, ref } from 'vue';
@@ -20,24 +19,7 @@ const { show } = useReader();
 const { refusal, attempt } = useAttempt();
 const giving = ref<number | null>(null);
 const yeast = computed(() => (store.ledger.pitch === null ? null : yeastType(store.ledger.pitch.yeastId)));
-const grapeCheck = computed(() => (store.ledger.pitch === null ? null : grapeMustNitrogenMgPerL(brixFromSg(store.ledger.pitch.sg))));
-const needWorking = computed(() => {
-  const demand = yeast.value?.demand ?? 'medium';
-  const sugar = store.ledger.pitch?.sugarGPerL ?? 0;
-  return {
-    formula: 'need = mg of nitrogen per g of sugar × g of sugar per liter at the pitch',
-    inputs: [
-      { name: 'sugar at the pitch', shown: `${sugar.toFixed(0)} g/L` },
-      { name: `a ${demand}-demand yeast`, shown: `${N_PER_SUGAR[demand]} mg/g` },
-      {
-        name: 'table for grape must',
-        shown: grapeCheck.value === null ? 'does not reach this must' : `${grapeCheck.value.toFixed(0)} mg/L`,
-      },
-    ],
-    source: 'Trade figures by demand; check table Bisson & Butzke, Am. J. Enol. Vitic. 51 (2000) 168.',
-    school: `organic nitrogen counted ${store.feeding?.practice.organicCredit === 1 ? 'at face value' : `${store.feeding?.practice.organicCredit} times`}`,
-  };
-});
+const workings = computed(() => (store.feeding === null ? null : feedingWorkings(store.feeding, store.ledger.pitch)));
 
 async function give(dose: DoseNow, organicG: number, dapG: number): Promise<void> {
   const number = dose.dose.number;
@@ -60,10 +42,16 @@ async function give(dose: DoseNow, organicG: number, dapG: number): Promise<void
     <p v-if="store.feeding === null" class="quiet none">The feeding is worked out from the sugar at the pitch. Pitch first.</p>
     <div v-else class="columns">
       <div class="stack">
-        <div class="needs">
-          <FigureValue label="Nitrogen it needs" kind="mgPerL" :figure="exactly(store.feeding.needMgPerL)" :working="needWorking" />
-          <FigureValue label="Honey brings" kind="mgPerL" :figure="{ value: store.feeding.creditMgPerL, low: 10, high: 30 }" />
-          <FigureValue label="This plan gives" kind="mgPerL" :figure="exactly(store.feeding.suppliedMgPerL)" :note="needWorking.school" />
+        <div v-if="workings !== null" class="needs">
+          <FigureValue label="Nitrogen it needs" kind="mgPerL" :figure="exactly(store.feeding.needMgPerL)" :working="workings.need" />
+          <FigureValue label="Honey brings" kind="mgPerL" :figure="{ ...HONEY_NITROGEN }" :working="workings.honey" />
+          <FigureValue
+            label="This plan gives"
+            kind="mgPerL"
+            :figure="exactly(store.feeding.suppliedMgPerL)"
+            :working="workings.supply"
+            :note="workings.supply.school ?? ''"
+          />
         </div>
         <NitrogenLedger :feeding="store.feeding" :doses="store.doses" :volume-l="store.view?.volumeL ?? 0" />
         <ul class="rule-top" aria-label="Doses">

@@ -14,7 +14,7 @@ import VerdictList from '../parts/VerdictList.vue';
 import { exactly } from '@hollow-bell/core/quantities';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
-import { stabilizeWorking } from '@hollow-bell/core/stabilize';
+import { sorbateWorking, stabilizeWorking } from '@hollow-bell/core/stabilize';
 import { useBatch } from '../stores/batch.ts';
 
 const store = useBatch();
@@ -107,6 +107,7 @@ function record(): Promise<boolean> {
                 label="Potassium sorbate"
                 kind="massG"
                 :figure="exactly(plan.sorbateG)"
+                :working="sorbateWorking(input, plan)"
                 :note="`${show('mgPerL', plan.sorbicMgPerL)} sorbic acid`"
               />
               <FigureValue

@@ -1,14 +1,15 @@
 <script setup lang="ts">
 import { MEAN_HONEY } from '@hollow-bell/core/ledger';
-import { Refusal } from '@hollow-bell/core/quantities';
+import { Refusal, exactly } from '@hollow-bell/core/quantities';
 import { firstShutGate } from '@hollow-bell/core/stabilize';
-import { honeyToReachG, sweeten, whatItWouldBecome } from '@hollow-bell/core/sweeten';
+import { honeyToReachG, sweeten, sweetenWorking, whatItWouldBecome } from '@hollow-bell/core/sweeten';
 import type { SweetTarget } from '@hollow-bell/core/sweeten';
 import { stabilizedAt } from '@hollow-bell/core/watch';
 import { yeastType } from '@hollow-bell/core/yeast';
 import { fillOf } from '@hollow-bell/core/vessel';
 import { computed, ref } from 'vue';
 import BenchHead from '../parts/BenchHead.vue';
+import FigureValue from '../parts/FigureValue.vue';
 import GateRow from '../parts/GateRow.vue';
 import GlassLadder from '../parts/GlassLadder.vue';
 import PickList from '../parts/PickList.vue';
@@ -94,9 +95,14 @@ async function add(share: number): Promise<void> {
         <h2>For the whole vessel</h2>
         <p v-if="answer === null || result === null" class="quiet">Choose a glass, or name a target. Honey cannot be taken out again.</p>
         <template v-else>
-          <p>
-            <span class="amount" data-test="honey">{{ show('massG', answer.honeyG) }}</span> {{ honeyName }} honey
-          </p>
+          <FigureValue
+            class="amount"
+            data-test="honey"
+            :label="`${honeyName} honey`"
+            kind="massG"
+            :figure="exactly(answer.honeyG)"
+            :working="sweetenWorking(store.ledger, answer.honeyG, honey)"
+          />
           <SweetOutcome :before="sweeten(store.ledger, 0, honey)" :after="result" :fill="fits" />
           <template v-if="shut === null">
             <p>
@@ -152,9 +158,8 @@ async function add(share: number): Promise<void> {
   align-content: start;
 }
 
-.amount {
+.amount :deep(.number) {
   font-size: 34px;
-  font-weight: 740;
 }
 
 .danger {

@@ -2,7 +2,7 @@
 import { alcoholByRule } from '@hollow-bell/core/liquid';
 import { exactly } from '@hollow-bell/core/quantities';
 import { ledgerWorking } from '@hollow-bell/core/ledger';
-import { sgAtShare } from '@hollow-bell/core/watch';
+import { endWorking, sgAtShare } from '@hollow-bell/core/watch';
 import { computed, defineAsyncComponent } from 'vue';
 import AskList from '../parts/AskList.vue';
 import BatchLog from '../parts/BatchLog.vue';
@@ -63,6 +63,10 @@ const rules = computed(() => {
   return `quick formulas say ${show('abv', alcoholByRule.simple(og, now, 131.25))} and ${show('abv', alcoholByRule.quotient(og, now))}`;
 });
 const shareLeft = computed(() => (store.view === null ? '' : `${show('percent', store.view.shareGone * 100)} of it gone`));
+const stopWorking = computed(() => {
+  const working = endWorking(store.ledger);
+  return working === null ? {} : { working };
+});
 const lossesL = computed(() => store.ledger.losses.filter((loss) => loss.why !== 'racking').reduce((sum, loss) => sum + loss.volumeL, 0));
 </script>
 
@@ -86,7 +90,7 @@ const lossesL = computed(() => store.ledger.losses.filter((loss) => loss.why !==
         :working="ledgerWorking(store.ledger, 'volumeL')"
         :note="lossesL > 0 ? `${show('volumeL', lossesL)} lost` : 'nothing lost'"
       />
-      <FigureValue v-if="store.end !== null" label="Should stop at" kind="sg" :figure="store.end.sg" />
+      <FigureValue v-if="store.end !== null" label="Should stop at" kind="sg" :figure="store.end.sg" v-bind="stopWorking" />
     </div>
     <div class="columns">
       <div class="stack">
