@@ -1,5 +1,5 @@
-import { NUTRIENTS } from '../ledger/index.ts';
-import type { NutrientId } from '../ledger/index.ts';
+import { NUTRIENTS, mixedOf } from '../ledger/index.ts';
+import type { Ledger, NutrientId } from '../ledger/index.ts';
 import type { DoseNow, DoseState } from './progress.ts';
 import type { FeedingPlan } from './schedule.ts';
 
@@ -12,18 +12,27 @@ export interface NitrogenBar {
   toMgPerL: number;
 }
 
+/** The share of a given nutrient that is still in this liquid: losses took their part with them. */
+function keptShare(ledger: Ledger, source: NutrientId): number {
+  const given = ledger.doses.filter((dose) => dose.source === source).reduce((sum, dose) => sum + dose.massG, 0);
+  const heldMg = source === 'dap' ? ledger.ammoniumNMg : ledger.aminoNMg;
+  return given > 0 ? heldMg / (given * 1000 * (source === 'dap' ? NUTRIENTS.dap.ammoniumN : NUTRIENTS.organic.aminoN)) : 1;
+}
+
 /** What brings the nitrogen, laid end to end: the honey's own, then dose by dose for the volume that is there now. */
-export function nitrogenBars(plan: FeedingPlan, doses: readonly DoseNow[], volumeL: number): NitrogenBar[] {
+export function nitrogenBars(plan: FeedingPlan, doses: readonly DoseNow[], ledger: Ledger): NitrogenBar[] {
   const bars: NitrogenBar[] = [{ kind: 'honey', label: 'honey', state: 'given', fromMgPerL: 0, toMgPerL: plan.creditMgPerL }];
+  const volumeL = mixedOf(ledger)?.volumeL ?? 0;
   const add = (dose: DoseNow, kind: NutrientId, grams: number, mgPerG: number): void => {
     if (grams <= 0 || volumeL <= 0) return;
+    const there = dose.state === 'given' ? grams * keptShare(ledger, kind) : grams;
     const fromMgPerL = bars.at(-1)?.toMgPerL ?? 0;
     bars.push({
       kind,
       label: `dose ${dose.dose.number}, ${NUTRIENTS[kind].name}`,
       state: dose.state,
       fromMgPerL,
-      toMgPerL: fromMgPerL + (grams * mgPerG) / volumeL,
+      toMgPerL: fromMgPerL + (there * mgPerG) / volumeL,
     });
   };
   for (const dose of doses) {

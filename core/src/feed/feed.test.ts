@@ -6,7 +6,16 @@ import type { EventContent } from '../ledger/index.ts';
 import { extractGPerLFromSg } from '../liquid/index.ts';
 import { referenceCases } from '../reference/cases.ts';
 import type { NitrogenDemand } from '../yeast/index.ts';
-import { DAP_CAP_G_PER_L, dapWithinCap, feedingNow, grapeMustNitrogenMgPerL, nitrogenNeedMgPerL, nutrientG, planFeeding } from './index.ts';
+import {
+  nitrogenBars,
+  DAP_CAP_G_PER_L,
+  dapWithinCap,
+  feedingNow,
+  grapeMustNitrogenMgPerL,
+  nitrogenNeedMgPerL,
+  nutrientG,
+  planFeeding,
+} from './index.ts';
 
 const START = Date.UTC(2026, 2, 1, 18);
 const HOUR = 3_600_000;
@@ -111,5 +120,22 @@ describe('the clock plan', () => {
     const doses = feedingNow(plan, ledger, START + 12 * HOUR);
     const dapG = doses.reduce((sum, dose) => sum + dose.dapG, 0) + 5;
     expect(dapG).toBeLessThanOrEqual(DAP_CAP_G_PER_L.us * viewOf(ledger)!.volumeL + 1e-9);
+  });
+
+  it('draws the doses end to end up to the need, also after a loss has taken its part of what was given', () => {
+    const ledger = at(
+      [25, { kind: 'nutrient', payload: { source: 'organic', massG: 12, dose: 1 } }],
+      [25, { kind: 'nutrient', payload: { source: 'dap', massG: 2, dose: 1 } }],
+      [26, { kind: 'removal', payload: { volumeL: 1, reason: 'foam' } }],
+    );
+    const bars = nitrogenBars(plan, feedingNow(plan, ledger, START + 30 * HOUR), ledger);
+    bars.slice(1).forEach((bar, i) => {
+      expect(bar.fromMgPerL).toBe(bars[i]!.toMgPerL);
+    });
+    expect(bars.at(-1)!.toMgPerL).toBeLessThanOrEqual(plan.needMgPerL + 1e-6);
+    const given = bars
+      .filter((bar) => bar.state === 'given' && bar.kind !== 'honey')
+      .reduce((sum, bar) => sum + bar.toMgPerL - bar.fromMgPerL, 0);
+    expect(given).toBeCloseTo(viewOf(ledger)!.nitrogenMgPerL, 6);
   });
 });

@@ -55,6 +55,15 @@ describe('the state of a batch', () => {
     expect(phase(41 * DAY, ...stable, [40 * DAY, sg(0.992)])).toBe('moving again');
   });
 
+  it('begins the count anew when honey is fed, even in a must that was sulfited before the pitch', () => {
+    const feed: EventContent = { kind: 'honey', payload: { name: 'linden', massG: 60, moisture: 0.172, unfermentable: 0.032 } };
+    const sulfited: [number, EventContent] = [0.5, { kind: 'sulfite', payload: { salt: 'potassium', massG: 0.4 } }];
+    const dryTwice: [number, EventContent][] = [sulfited, [19 * DAY, sg(0.995)], [27 * DAY, sg(0.995)]];
+    expect(phase(28 * DAY, ...dryTwice)).toBe('finished');
+    expect(phase(29 * DAY, ...dryTwice, [28 * DAY, feed])).not.toBe('finished');
+    expect(phase(45 * DAY, ...dryTwice, [28 * DAY, feed], [36 * DAY, sg(0.994)], [44 * DAY, sg(0.994)])).toBe('finished');
+  });
+
   it('puts the third break where a third of the sugar is gone, below the third of the points', () => {
     const start = ledger();
     const third = sgAtShare(start, 1 / 3);

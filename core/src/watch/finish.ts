@@ -3,11 +3,10 @@ import { ASSUMPTION_RANGES, CENTRAL_ASSUMPTIONS } from '../ledger/index.ts';
 import type { Ledger, ReadingPoint } from '../ledger/index.ts';
 import { propagate } from '../quantities/index.ts';
 import type { Ranged, Working } from '../quantities/index.ts';
+import { EQUAL_SG, sweetenedAt } from './stabilized.ts';
 
 const DAY_MS = 86_400_000;
 
-/** Two readings are equal within this, in SG: one home hydrometer's error. */
-export const EQUAL_SG = 0.002;
 /** How far apart two equal readings must lie to prove that it stopped. */
 export const CONFIRM_DAYS = 7;
 
@@ -42,13 +41,14 @@ export interface Finish {
 
 /**
  * Whether fermentation is over: two equal readings a week apart at or below what was expected, never one.
- * `waiting` means the gravity has stopped there but the week is not over.
+ * `waiting` means the gravity has stopped there but the week is not over. Honey fed to the yeast begins the count anew;
+ * honey after stabilizing leaves standing what was proven before it.
  */
 export function finishOf(ledger: Ledger): Finish {
   const readings = ledger.readings.filter((reading) => ledger.pitch !== null && reading.at >= ledger.pitch.at);
-  const sweetenedAt = ledger.honeys.findLast((honey) => honey.afterPitch)?.at ?? Number.NEGATIVE_INFINITY;
-  const before = readings.filter((reading) => reading.at <= sweetenedAt);
-  const judged = sweetenedAt > 0 && before.length > 1 && ledger.sulfites.length > 0 ? before : readings.filter((r) => r.at > sweetenedAt);
+  const sweetAt = sweetenedAt(ledger) ?? Number.POSITIVE_INFINITY;
+  const fedAt = ledger.honeys.findLast((honey) => honey.afterPitch && honey.at < sweetAt)?.at ?? Number.NEGATIVE_INFINITY;
+  const judged = readings.filter((reading) => reading.at > fedAt && reading.at <= sweetAt);
   const last = judged.at(-1) ?? null;
   const end = expectedEnd(ledger);
   if (last === null || end === null) return { state: 'moving', since: null, last, provenAt: null };
@@ -57,7 +57,7 @@ export function finishOf(ledger: Ledger): Finish {
     if (Math.abs(reading.sg - last.sg) > EQUAL_SG) break;
     since = reading;
   }
-  const low = last.sg <= end.sg.high + EQUAL_SG || last.sg < 1 || last.shareGone > 0.98 || judged === before;
+  const low = last.sg <= end.sg.high + EQUAL_SG || last.sg < 1 || last.shareGone > 0.98 || sweetAt < Number.POSITIVE_INFINITY;
   if (!low) return { state: 'moving', since, last, provenAt: null };
   const provenAt = since.at + CONFIRM_DAYS * DAY_MS;
   return { state: last.at >= provenAt ? 'finished' : 'waiting', since, last, provenAt };

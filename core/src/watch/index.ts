@@ -1,3 +1,4 @@
 export * from './dipLine.ts';
 export * from './finish.ts';
+export * from './stabilized.ts';
 export * from './state.ts';

@@ -3,7 +3,8 @@ import type { Ledger } from '../ledger/index.ts';
 import { gPerL, gravity, hours, say, tempC, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { yeastType } from '../yeast/index.ts';
-import { EQUAL_SG, expectedEnd, finishOf } from './finish.ts';
+import { expectedEnd, finishOf } from './finish.ts';
+import { fellSince, stabilizedAt, sweetenedAt } from './stabilized.ts';
 
 const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
@@ -19,27 +20,6 @@ export type BatchPhase =
 export interface BatchState {
   phase: BatchPhase;
   sentence: Sentence;
-}
-
-/** When sulfite and sorbate were both in, after the pitch; null before. */
-export function stabilizedAt(ledger: Ledger): number | null {
-  const sulfite = ledger.sulfites.findLast((s) => ledger.pitch !== null && s.at > ledger.pitch.at);
-  const sorbate = ledger.sorbates.at(-1);
-  return sulfite !== undefined && sorbate !== undefined ? Math.max(sulfite.at, sorbate.at) : null;
-}
-
-/** When honey went in after the mead was stabilized; null before. */
-export function sweetenedAt(ledger: Ledger): number | null {
-  const stable = stabilizedAt(ledger);
-  return stable === null ? null : (ledger.honeys.findLast((honey) => honey.at > stable)?.at ?? null);
-}
-
-/** A fall beyond the instrument's error since the mead was stabilized or sweetened: it ferments again. */
-export function fellSince(ledger: Ledger, at: number): boolean {
-  const after = ledger.readings.filter((reading) => reading.at > at);
-  const first = after[0];
-  const last = after.at(-1);
-  return first !== undefined && last !== undefined && first.sg - last.sg > EQUAL_SG + 1e-9;
 }
 
 /** Where a batch stands, said with its reason. */

@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import type { DoseNow, FeedingPlan } from '@hollow-bell/core/feed';
 import { nitrogenBars } from '@hollow-bell/core/feed';
+import type { Ledger } from '@hollow-bell/core/ledger';
 import { computed } from 'vue';
 import { useReader } from '../composables/useReader.ts';
 
-const props = defineProps<{ feeding: FeedingPlan; doses: DoseNow[]; volumeL: number }>();
+const props = defineProps<{ feeding: FeedingPlan; doses: DoseNow[]; ledger: Ledger }>();
 
 const { show } = useReader();
-const bars = computed(() => nitrogenBars(props.feeding, props.doses, props.volumeL));
+const bars = computed(() => nitrogenBars(props.feeding, props.doses, props.ledger));
 const full = computed(() => Math.max(props.feeding.needMgPerL, bars.value.at(-1)?.toMgPerL ?? 0) * 1.04);
 const x = (mg: number): number => (100 * mg) / full.value;
 const told = computed(() => bars.value.map((bar) => `${bar.label} ${show('mgPerL', bar.toMgPerL - bar.fromMgPerL)}`).join(', '));

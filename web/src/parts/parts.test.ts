@@ -1,3 +1,4 @@
+import { emptyLedger } from '@hollow-bell/core/ledger';
 import { gravity, massG, say, verdict, when } from '@hollow-bell/core/quantities';
 import type { Ask, Bell } from '@hollow-bell/core/rounds';
 import type { Gate } from '@hollow-bell/core/stabilize';
@@ -205,7 +206,7 @@ describe('the nitrogen drawing', () => {
     const drawing = show(NitrogenLedger, {
       feeding,
       doses: [{ dose, state: 'too late', dueAt: 0, organicG: 5, dapG: 1, dapDroppedG: 0 }],
-      volumeL: 5,
+      ledger: { ...emptyLedger(), waterG: 5000 },
     });
     const bars = drawing.findAll('.track .bar');
     expect(bars.map((bar) => bar.classes('late'))).toEqual([false, true, true]);

@@ -53,7 +53,7 @@ async function give(dose: DoseNow, organicG: number, dapG: number): Promise<void
             :note="workings.supply.school ?? ''"
           />
         </div>
-        <NitrogenLedger :feeding="store.feeding" :doses="store.doses" :volume-l="store.view?.volumeL ?? 0" />
+        <NitrogenLedger :feeding="store.feeding" :doses="store.doses" :ledger="store.ledger" />
         <ul class="rule-top" aria-label="Doses">
           <DoseRow
             v-for="dose in store.doses"

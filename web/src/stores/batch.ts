@@ -74,6 +74,7 @@ export const useBatch = defineStore('batch', () => {
     }
     lastWritten.value = { ids: fresh.map((event) => event.id), told };
     await outbox.submit(current.id, events.value.length, fresh, told);
+    if (outbox.refused !== null) lastWritten.value = null;
   }
 
   const withdraw = (ids: string[], told: string): Promise<void> =>

@@ -1,0 +1,25 @@
+import type { Ledger } from '../ledger/index.ts';
+
+/** Two readings are equal within this, in SG: one home hydrometer's error. */
+export const EQUAL_SG = 0.002;
+
+/** When sulfite and sorbate were both in, after the pitch; null before. */
+export function stabilizedAt(ledger: Ledger): number | null {
+  const sulfite = ledger.sulfites.findLast((s) => ledger.pitch !== null && s.at > ledger.pitch.at);
+  const sorbate = ledger.sorbates.at(-1);
+  return sulfite !== undefined && sorbate !== undefined ? Math.max(sulfite.at, sorbate.at) : null;
+}
+
+/** When honey went in after the mead was stabilized; null before. */
+export function sweetenedAt(ledger: Ledger): number | null {
+  const stable = stabilizedAt(ledger);
+  return stable === null ? null : (ledger.honeys.findLast((honey) => honey.at > stable)?.at ?? null);
+}
+
+/** A fall beyond the instrument's error since the mead was stabilized or sweetened: it ferments again. */
+export function fellSince(ledger: Ledger, at: number): boolean {
+  const after = ledger.readings.filter((reading) => reading.at > at);
+  const first = after[0];
+  const last = after.at(-1);
+  return first !== undefined && last !== undefined && first.sg - last.sg > EQUAL_SG + 1e-9;
+}
