@@ -87,7 +87,20 @@ interface Fixtures {
   demoCellar: Cellar;
 }
 
-export const test = base.extend<Fixtures>({
+interface WorkerFixtures {
+  /** The demo cellar for tests that write nothing into it: one for all of them. */
+  readCellar: Cellar;
+}
+
+export const test = base.extend<Fixtures, WorkerFixtures>({
+  readCellar: [
+    async ({}, use) => {
+      const cellar = await startCellar(true);
+      await use(cellar);
+      await cellar.stop();
+    },
+    { scope: 'worker' },
+  ],
   emptyCellar: async ({}, use) => {
     const cellar = await startCellar(false);
     await use(cellar);

@@ -31,8 +31,8 @@ test.describe('the dip line', () => {
     await expect(log.first()).toContainText('taken back');
   });
 
-  test('answers what cannot be with one sentence each', async ({ page, demoCellar }) => {
-    await openBatch(page, demoCellar, 'Borage, even');
+  test('answers what cannot be with one sentence each', async ({ page, readCellar }) => {
+    await openBatch(page, readCellar, 'Borage, even');
     for (const [typed, sentence] of [
       ['10,48', 'Did you mean 1.048?'],
       ['1.048 200c', '200 °C cannot be read'],
@@ -62,8 +62,8 @@ test.describe('the dip line', () => {
   });
 });
 
-test('fields take letters, slips and other scales with a sentence, and lose nothing', async ({ page, demoCellar }) => {
-  await openBatch(page, demoCellar, 'Borage, even');
+test('fields take letters, slips and other scales with a sentence, and lose nothing', async ({ page, readCellar }) => {
+  await openBatch(page, readCellar, 'Borage, even');
   const reads = page.getByLabel('hydrometer reads');
   await reads.fill('abc');
   await expect(page.getByText('“abc” is not a number')).toBeVisible();

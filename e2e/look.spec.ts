@@ -22,13 +22,13 @@ async function open(page: Page, url: string, path: string, sees: string): Promis
 }
 
 for (const light of ['day', 'cellar'] as const) {
-  test(`every view can be read and worked by all, in ${light} light`, async ({ page, demoCellar }) => {
+  test(`every view can be read and worked by all, in ${light} light`, async ({ page, readCellar }) => {
     test.setTimeout(120_000);
     const errors: string[] = [];
     page.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
     await page.addInitScript((kept) => localStorage.setItem('hollow-bell-light', kept), light);
     for (const [name, path, sees] of VIEWS) {
-      await open(page, demoCellar.url, path, sees);
+      await open(page, readCellar.url, path, sees);
       const axe = new AxeBuilder({ page });
       // The lights differ in colors alone.
       const { violations } = await (
@@ -40,18 +40,18 @@ for (const light of ['day', 'cellar'] as const) {
   });
 }
 
-test('a phone shows every view without scrolling sideways', async ({ page, demoCellar }) => {
+test('a phone shows every view without scrolling sideways', async ({ page, readCellar }) => {
   test.setTimeout(120_000);
   await page.setViewportSize({ width: 390, height: 844 });
   for (const [name, path, sees] of VIEWS) {
-    await open(page, demoCellar.url, path, sees);
+    await open(page, readCellar.url, path, sees);
     const overhang = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
     expect(overhang, name).toBeLessThanOrEqual(0);
   }
 });
 
-test('the level is dragged and typed alike, and the keyboard reaches it', async ({ page, demoCellar }) => {
-  await page.goto(`${demoCellar.url}/batches/new`);
+test('the level is dragged and typed alike, and the keyboard reaches it', async ({ page, readCellar }) => {
+  await page.goto(`${readCellar.url}/batches/new`);
   const level = page.getByRole('slider', { name: 'Level of the must' });
   const volume = page.getByLabel('Volume of must', { exact: true });
   await expect(volume).toHaveValue('5.00');
@@ -67,8 +67,8 @@ test('the level is dragged and typed alike, and the keyboard reaches it', async 
   await expect(page.getByLabel('Original gravity', { exact: true })).toHaveValue('1.095');
 });
 
-test('holds that contradict leave the must as it was and say why', async ({ page, demoCellar }) => {
-  await page.goto(`${demoCellar.url}/batches/new`);
+test('holds that contradict leave the must as it was and say why', async ({ page, readCellar }) => {
+  await page.goto(`${readCellar.url}/batches/new`);
   const honey = page.getByLabel('Honey, all lots', { exact: true });
   const before = await honey.inputValue();
   await page.getByLabel('Alcohol it ends with', { exact: true }).fill('19');

@@ -62,8 +62,8 @@ test('a maker in the States sees pounds, US gallons and Fahrenheit, and the same
   await expect(page.locator('[data-figure=Alcohol] .number')).toHaveText(alcohol);
 });
 
-test('the keyboard alone finds its way, and a sheet lists the keys', async ({ page, demoCellar }) => {
-  await page.goto(demoCellar.url);
+test('the keyboard alone finds its way, and a sheet lists the keys', async ({ page, readCellar }) => {
+  await page.goto(readCellar.url);
   await expect(page.getByRole('heading', { level: 1 })).toContainText('for you');
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog')).toContainText('What the dip line understands');
