@@ -18,7 +18,7 @@ export const HYDROMETER_PLUS_MINUS = 0.002;
  * Sugar and alcohol expand more than water: the error grows to 0.001 at 40 °C.
  *
  * @param reading 0.97 to 1.2 as read
- * @param tempC 0 to 50 °C
+ * @param tempC 0 to 60 °C
  */
 export function correctedSg(reading: number, tempC: number, calibrationC: number): number {
   requireWithin('The reading', reading, 0.97, 1.2);

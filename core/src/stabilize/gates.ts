@@ -1,5 +1,6 @@
+import { viewOf } from '../ledger/index.ts';
 import type { Ledger } from '../ledger/index.ts';
-import { gravity, hours, say, when } from '../quantities/index.ts';
+import { gPerL, gravity, hours, say, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { fellSince, finishOf, stabilizedAt, sweetenedAt } from '../watch/index.ts';
 
@@ -8,6 +9,10 @@ const HOUR_MS = 3_600_000;
 export const WAIT_H = 24;
 /** Readings that prove the honey stays honey come this long after it. */
 export const VERIFY_H = 48;
+
+/** Above either, an unstabilized mead still holds sugar enough to burst glass; both are our estimates of what counts as dry. */
+const DRY_BELOW_SG = 1;
+const DRY_BELOW_G_PER_L = 20;
 
 export type GateId = 'finished' | 'clear' | 'degassed' | 'stabilized' | 'waited' | 'verified';
 
@@ -107,6 +112,10 @@ export function whyNotBottle(ledger: Ledger, now: number): Sentence | null {
     ];
   }
   const finish = finishOf(ledger);
+  const sugarGPerL = viewOf(ledger)?.sugarGPerL ?? 0;
+  if (finish.state === 'finished' && stable === null && ((finish.last?.sg ?? 1) >= DRY_BELOW_SG || sugarGPerL > DRY_BELOW_G_PER_L)) {
+    return say`It stands still at ${gravity(finish.last?.sg ?? 1)}, but about ${gPerL(sugarGPerL)} of sugar is left: stopped is not stable, and what wakes up in closed glass bursts it. Stabilize it first.`;
+  }
   if (finish.state === 'finished') return null;
   const honeyLate = ledger.honeys.some((honey) => honey.afterPitch);
   if (honeyLate && stable === null)

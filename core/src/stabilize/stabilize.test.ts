@@ -111,4 +111,22 @@ describe('closing bottles', () => {
   it('is stopped after honey in a mead that was never stabilized', () => {
     expect(bottle([...proven, [29 * DAY, honey(150)]], 40)).not.toBeNull();
   });
+
+  it('is stopped on a mead that stopped sweet at its tolerance, until it is stabilized', () => {
+    const sweet: [number, EventContent][] = [
+      [0, honey(2100)],
+      [0, { kind: 'water', payload: { volumeL: 4 } }],
+      [1, { kind: 'yeast', payload: { yeastId: 'ale', name: 'ale', massG: 4 } }],
+      [30 * DAY, sg(1.05)],
+      [40 * DAY, sg(1.05)],
+    ];
+    expect(JSON.stringify(bottle(sweet, 41))).toContain('stopped is not stable');
+    const safe: [number, EventContent][] = [
+      ...sweet,
+      [41 * DAY, { kind: 'sulfite', payload: { salt: 'potassium', massG: 0.4 } }],
+      [41 * DAY, { kind: 'sorbate', payload: { massG: 1 } }],
+      [43 * DAY, sg(1.05)],
+    ];
+    expect(bottle(safe, 43)).toBeNull();
+  });
 });

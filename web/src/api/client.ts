@@ -45,6 +45,7 @@ export const api = {
   batches: () => call<{ batches: BatchSummary[] }>('GET', '/batches'),
   batch: (id: string) => call<Batch>('GET', `/batches/${id}`),
   createBatch: (id: string, name: string, plan: BatchPlan) => call<Batch>('POST', '/batches', { id, name, plan }),
+  rename: (id: string, name: string) => call<Batch>('PATCH', `/batches/${id}`, { name }),
   replan: (id: string, afterVersion: number, plan: BatchPlan) => call<Batch>('PUT', `/batches/${id}/plan`, { afterVersion, plan }),
   append: (id: string, afterSeq: number, events: NewEvent[]) =>
     call<{ lastSeq: number; events: BatchEvent[] }>('POST', `/batches/${id}/events`, { afterSeq, events }),

@@ -18,9 +18,10 @@ const pours = computed(() =>
   store.log.filter(({ standing, withdrawn }) => !withdrawn && ['honey', 'water'].includes(standing.kind)).toReversed(),
 );
 
-async function save(_name: string, must: MustPlan): Promise<void> {
+async function save(name: string, must: MustPlan): Promise<void> {
   const batch = store.batch;
   if (batch === null) return;
+  if (name !== batch.name) store.batch = await api.rename(batch.id, name);
   store.batch = await api.replan(batch.id, batch.planVersion, { ...batch.plan, must });
   await router.push({ name: 'station', params: { id: batch.id, station: 'pitch' } });
 }
