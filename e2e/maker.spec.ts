@@ -94,3 +94,12 @@ test('honey fed to the yeast knowingly is written, and keeps the bottles shut', 
   await page.getByRole('link', { name: /^Bottle/ }).click();
   await expect(page.locator('[data-test=no-bottling]')).toContainText('not stabilized');
 });
+
+test('a planned batch keeps its new name with its plan', async ({ page, demoCellar }) => {
+  await page.goto(`${demoCellar.url}/batches`);
+  await page.getByRole('link', { name: /Linden for spring/ }).click();
+  await page.getByRole('link', { name: /^Formulate/ }).click();
+  await page.getByLabel('Name of the batch').fill('Linden for May');
+  await page.getByRole('button', { name: 'Save the plan' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Linden for May' })).toBeVisible();
+});
