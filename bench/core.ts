@@ -1,7 +1,20 @@
-import { MEAN_HONEY, fold, ledgerFigures } from '@hollow-bell/core/ledger';
-import type { BatchEvent, EventContent } from '@hollow-bell/core/ledger';
-import { judgeMust, predictMust, solveMust } from '@hollow-bell/core/must';
-import { USUAL_VESSELS } from '@hollow-bell/core/vessel';
+import { MEAN_HONEY } from '@hollow-bell/core/ingredients';
+import { fold, ledgerFigures } from '@hollow-bell/core/ledger';
+import type { BatchEvent, EventContent, Replacement } from '@hollow-bell/core/ledger';
+import {
+  costOf,
+  drawMust,
+  hold,
+  judgeMust,
+  openPlan,
+  planOf,
+  plannedFrom,
+  plannedHoney,
+  predictMust,
+  stepFeedingOf,
+  styleOf,
+} from '@hollow-bell/core/must';
+import { seeded } from '@hollow-bell/core/numerics';
 
 const HONEY = { name: 'linden', massG: 1500, moisture: MEAN_HONEY.moisture, unfermentable: MEAN_HONEY.unfermentable };
 
@@ -12,17 +25,30 @@ function yardstick(): number {
   return sum;
 }
 
+const SG = (i: number, of: number): EventContent => ({
+  kind: 'reading',
+  payload: { sg: 1.09 - (0.09 * i) / of, tempC: 20, calibrationC: 20 },
+});
+
+/** A must and its readings; one in fifty entries corrects an earlier one, as in a real record. */
 function longBatch(events: number): BatchEvent[] {
   const start: [number, EventContent][] = [
     [0, { kind: 'honey', payload: HONEY }],
     [0, { kind: 'water', payload: { volumeL: 4 } }],
     [1, { kind: 'yeast', payload: { yeastId: 'allround', name: 'even', massG: 3 } }],
   ];
-  const readings = Array.from({ length: events - 3 }, (_, i): [number, EventContent] => [
-    2 + i,
-    { kind: 'reading', payload: { sg: 1.09 - (0.09 * i) / events, tempC: 20, calibrationC: 20 } },
-  ]);
-  return [...start, ...readings].map(([hour, content], i) => ({
+  const then = Array.from({ length: events - 3 }, (_, i): [number, EventContent] =>
+    i % 50 === 49
+      ? [
+          2 + i,
+          {
+            kind: 'amendment',
+            payload: { eventId: `event ${i}`, replacement: { ...SG(i - 3, events), happenedAt: (2 + i) * 3_600_000 } as Replacement },
+          },
+        ]
+      : [2 + i, SG(i, events)],
+  );
+  return [...start, ...then].map(([hour, content], i) => ({
     ...content,
     id: `event ${i}`,
     seq: i + 1,
@@ -31,16 +57,28 @@ function longBatch(events: number): BatchEvent[] {
   }));
 }
 
-function keystroke(volumeL: number): void {
-  const { honeyG, waterL } = solveMust({ og: 1.1, volumeL }, [HONEY], 'allround');
-  const plan = {
-    honeys: [{ ...HONEY, massG: honeyG }],
-    waterL,
-    yeastId: 'allround',
-    vessel: USUAL_VESSELS[2] ?? { kind: 'jug' as const, name: 'jug', capacityL: 5 },
-    roomTempC: 19,
-  };
-  judgeMust(plan, predictMust(plan));
+const MELOMEL = openPlan(
+  planOf(
+    [
+      plannedHoney('linden', 1100, 0.171),
+      plannedHoney('heather', 500, 0.19),
+      plannedFrom('gooseberry', 1600),
+      plannedFrom('juice-apple', 500),
+      plannedFrom('clove', 2),
+    ],
+    3.2,
+    { yeastId: 'strong' },
+  ),
+);
+
+/** What the bench does at every keystroke: solve, ranges, verdicts, style, cost. */
+function keystroke(rackedL: number): void {
+  const plan = hold(MELOMEL, 'rackedL', rackedL);
+  const figures = predictMust(plan);
+  judgeMust(plan, figures);
+  styleOf(plan, figures.abv.value);
+  costOf(plan, figures.finishedL.value);
+  stepFeedingOf(plan);
 }
 
 /** p95 in ms over many rounds, after warming up. */
@@ -58,9 +96,14 @@ const thousand = longBatch(1000);
 const sixty = longBatch(60);
 const base = p95(100, yardstick);
 const rows: [string, number, number][] = [
-  ['recompute after a keystroke: solve, ranges, verdicts', p95(400, (i) => keystroke(4 + (i % 50) / 50)), 2],
+  [
+    'recompute after a keystroke: a melomel of five ingredients, solved, with ranges and verdicts',
+    p95(400, (i) => keystroke(4 + (i % 50) / 50)),
+    2,
+  ],
   ['fold of 1,000 events', p95(60, () => fold(thousand)), 5],
   ['figures with ranges of a batch of 60 events', p95(60, () => ledgerFigures(sixty)), 16],
+  ['2,000 random draws of the melomel, what propagation replaces', p95(5, (i) => drawMust(seeded(i), MELOMEL, 2000)), 1000],
 ];
 console.log(`yardstick, a million multiply-adds: ${base.toFixed(2)} ms`);
 for (const [name, ms, budget] of rows)

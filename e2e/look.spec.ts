@@ -5,8 +5,10 @@ import { expect, test } from './cellar.ts';
 const VIEWS: [name: string, path: string, sees: string][] = [
   ['Rounds', '/', 'for you'],
   ['the formulation', '/batches/new', 'What it makes'],
+  ['the shelf', '/shelf', 'linden avenue'],
+  ['the bench', '/bench/reading', 'Really, at 20'],
   ['House', '/house', 'Your units'],
-  ...['watch', 'feed', 'clear', 'stabilize', 'bottle', 'taste'].map((station): [string, string, string] => [
+  ...['pitch', 'watch', 'feed', 'clear', 'stabilize', 'bottle', 'taste'].map((station): [string, string, string] => [
     station,
     `/batches/{borage}/${station}`,
     'Log',
@@ -53,7 +55,7 @@ test('a phone shows every view without scrolling sideways', async ({ page, readC
 test('the level is dragged and typed alike, and the keyboard reaches it', async ({ page, readCellar }) => {
   await page.goto(`${readCellar.url}/batches/new`);
   const level = page.getByRole('slider', { name: 'Level of the must' });
-  const volume = page.getByLabel('Volume of must', { exact: true });
+  const volume = page.getByLabel('Volume at the pitch', { exact: true });
   await expect(volume).toHaveValue('5.00');
   await level.focus();
   await page.keyboard.press('ArrowUp');
@@ -69,7 +71,8 @@ test('the level is dragged and typed alike, and the keyboard reaches it', async 
 
 test('holds that contradict leave the must as it was and say why', async ({ page, readCellar }) => {
   await page.goto(`${readCellar.url}/batches/new`);
-  const honey = page.getByLabel('Honey, all lots', { exact: true });
+  const honey = page.getByLabel('linden avenue, mass', { exact: true });
+  await page.getByRole('button', { name: 'Hold Alcohol it ends with' }).click();
   const before = await honey.inputValue();
   await page.getByLabel('Alcohol it ends with', { exact: true }).fill('19');
   await expect(page.getByRole('alert')).toContainText('stops near 14 % vol');

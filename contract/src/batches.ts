@@ -1,8 +1,11 @@
 import type { FeedingPractice } from '@hollow-bell/core/feed';
 import { DAP_CAP_G_PER_L } from '@hollow-bell/core/feed';
-import type { BatchEvent, Ledger } from '@hollow-bell/core/ledger';
+import type { BatchEvent } from '@hollow-bell/core/ledger';
+import type { MustPlan } from '@hollow-bell/core/must';
 import { z } from 'zod';
-import { newEventSchema } from './events.ts';
+import { ledgerSchema, newEventSchema } from './events.ts';
+import type { Same } from './events.ts';
+import { compositionSchema, familySchema, nameSchema, ownYeastSchema, stageSchema, styleMarkSchema } from './ingredients.ts';
 import { practiceSchema } from './practice.ts';
 
 export const vesselSchema = z.strictObject({
@@ -11,23 +14,51 @@ export const vesselSchema = z.strictObject({
   capacityL: z.number().min(0.1).max(1000),
 });
 
+const holdSchema = z.number().min(0).max(200_000).optional();
+
+export const plannedIngredientSchema = z.strictObject({
+  id: z.string().min(1).max(80),
+  name: nameSchema,
+  family: familySchema,
+  makes: styleMarkSchema,
+  composition: compositionSchema,
+  sugarSpread: z.number().min(0).max(1),
+  massG: z.number().min(0).max(200_000),
+  stage: stageSchema,
+  lock: z.enum(['free', 'mass', 'perLiter']),
+  gPerL: z.number().min(0).max(2000).optional(),
+  form: z.enum(['fresh', 'frozen', 'purée']).optional(),
+  preserved: z.boolean().optional(),
+  bagDays: z.number().int().min(1).max(120).optional(),
+  pricePerKg: z.number().min(0).max(100_000).optional(),
+  lotId: z.uuid().optional(),
+});
+
 export const mustPlanSchema = z.strictObject({
-  honeys: z
-    .array(
-      z.strictObject({
-        name: z.string().trim().min(1).max(80),
-        massG: z.number().min(0).max(200_000),
-        moisture: z.number().min(0.13).max(0.25),
-        unfermentable: z.number().min(0).max(0.12),
-      }),
-    )
-    .min(1)
-    .max(8),
+  ingredients: z.array(plannedIngredientSchema).min(1, 'A must needs an ingredient.').max(40, 'A must has at most 40 ingredients.'),
   waterL: z.number().min(0).max(2000),
   yeastId: z.string().min(1).max(40),
+  own: ownYeastSchema.optional(),
+  yeastLotId: z.uuid().optional(),
   vessel: vesselSchema,
   roomTempC: z.number().min(0).max(45),
+  losses: z.strictObject({ leesShare: z.number().min(0).max(0.5), samplesL: z.number().min(0).max(50) }),
+  otherCost: z.number().min(0).max(1_000_000),
+  wanted: z.strictObject({
+    volumeL: holdSchema,
+    rackedL: holdSchema,
+    og: holdSchema,
+    abv: holdSchema,
+    sweetnessGPerL: holdSchema,
+    honeyG: holdSchema,
+    waterL: holdSchema,
+    cost: holdSchema,
+  }),
+  ratioFree: z.boolean().optional(),
 });
+
+/** Fails to compile when the schema and core's plan differ. */
+export const planMatchesCore: Same<z.infer<typeof mustPlanSchema>, MustPlan> = true;
 
 /** What the maker means to do with a batch, and by which schools. Kept in versions. */
 export const batchPlanSchema = z.strictObject({ must: mustPlanSchema, practice: practiceSchema });
@@ -44,16 +75,34 @@ const batchName = z.string().trim().min(1, 'A batch needs a name.').max(80, 'A n
 export const createBatchSchema = z.strictObject({ id: z.uuid(), name: batchName, plan: batchPlanSchema });
 export const renameBatchSchema = z.strictObject({ name: batchName });
 export const replanSchema = z.strictObject({ afterVersion: z.number().int().min(0), plan: batchPlanSchema });
+/** Part of a batch siphoned into vessels of their own; each child inherits the ledger. Ids come from the client, so repeating is harmless. */
+export const splitSchema = z.strictObject({
+  afterSeq: z.number().int().min(0),
+  happenedAt: z.number().int(),
+  children: z
+    .array(z.strictObject({ id: z.uuid(), name: batchName, volumeL: z.number().min(0.05).max(2000), vessel: vesselSchema }))
+    .min(1)
+    .max(12),
+});
+export type Split = z.infer<typeof splitSchema>;
+
+/** Liquid of another batch poured into this one. `transferId` comes from the client, so repeating is harmless. */
+export const blendSchema = z.strictObject({
+  afterSeq: z.number().int().min(0),
+  happenedAt: z.number().int(),
+  fromId: z.uuid(),
+  volumeL: z.number().min(0.01).max(2000),
+  transferId: z.uuid(),
+});
+export type Blend = z.infer<typeof blendSchema>;
+
 export const appendSchema = z.strictObject({
   /** The last event the writer has seen; a stale one is answered with what came since. */
   afterSeq: z.number().int().min(0),
   events: z.array(newEventSchema).min(1).max(50),
 });
 
-/** Folded state and recorded events are core's types; on the wire they are taken as they are. */
-const ledger = z
-  .custom<Ledger>((value) => typeof value === 'object' && value !== null)
-  .meta({ type: 'object', description: 'the folded state' });
+/** A recorded event is core's type; on the wire it is taken as it is. */
 const storedEvent = z
   .custom<BatchEvent>((value) => typeof value === 'object' && value !== null)
   .meta({ type: 'object', description: 'a recorded event' });
@@ -65,7 +114,7 @@ export const batchSummarySchema = z.object({
   lastSeq: z.number().int(),
   planVersion: z.number().int(),
   plan: batchPlanSchema,
-  ledger,
+  ledger: ledgerSchema,
 });
 export type BatchSummary = z.infer<typeof batchSummarySchema>;
 

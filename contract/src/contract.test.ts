@@ -1,4 +1,6 @@
 import fc from 'fast-check';
+import { honeyComposition } from '@hollow-bell/core/ingredients';
+import { planOf, plannedHoney } from '@hollow-bell/core/must';
 import { describe, expect, it } from 'vitest';
 import {
   DEFAULT_PRACTICE,
@@ -9,6 +11,7 @@ import {
   feedingPracticeOf,
   newEventSchema,
   practiceSchema,
+  shelfItemSchema,
 } from './index.ts';
 
 const SOME_ID = '3f0c6a52-8a3e-4f0e-9c53-0d5f4f1f7a11';
@@ -47,13 +50,7 @@ const happening = fc.oneof(
 );
 
 const plan = {
-  must: {
-    honeys: [{ name: 'linden', massG: 1500, moisture: 0.172, unfermentable: 0.032 }],
-    waterL: 4,
-    yeastId: 'ale',
-    vessel: { kind: 'jug', name: 'jug', capacityL: 5 },
-    roomTempC: 18,
-  },
+  must: planOf([plannedHoney('linden', 1500)], 4),
   practice: DEFAULT_PRACTICE,
 };
 
@@ -113,7 +110,7 @@ describe('what may be written', () => {
 describe('plans and practice', () => {
   it('takes a whole plan and refuses one without honey or with a vessel of no size', () => {
     expect(batchPlanSchema.safeParse(plan).success).toBe(true);
-    expect(batchPlanSchema.safeParse({ ...plan, must: { ...plan.must, honeys: [] } }).success).toBe(false);
+    expect(batchPlanSchema.safeParse({ ...plan, must: { ...plan.must, ingredients: [] } }).success).toBe(false);
     expect(batchPlanSchema.safeParse({ ...plan, must: { ...plan.must, vessel: { ...plan.must.vessel, capacityL: 0 } } }).success).toBe(
       false,
     );
@@ -140,5 +137,42 @@ describe('plans and practice', () => {
     const eu = feedingPracticeOf({ ...batchPlanSchema.parse(plan), practice: { ...DEFAULT_PRACTICE, region: 'eu' } });
     expect(us.dapCapGPerL).toBeCloseTo(0.9586, 3);
     expect(eu.dapCapGPerL).toBe(1);
+  });
+});
+
+describe('what may stand on the shelf', () => {
+  const item = {
+    id: SOME_ID,
+    name: 'linden avenue',
+    stockG: 5000,
+    pricePerKg: 11,
+    expiresOn: '2027-03-31',
+    note: '',
+    putAway: false,
+    detail: { kind: 'ingredient', family: 'honey', makes: 'honey', composition: honeyComposition(0.171, 0.032), sugarSpread: 0 },
+  };
+  const problem = (over: object): string | undefined => shelfItemSchema.safeParse({ ...item, ...over }).error?.issues[0]?.message;
+
+  it('is an honest lot', () => {
+    expect(problem({})).toBeUndefined();
+  });
+
+  it.each([
+    ['a honey of 40 % water', { detail: { ...item.detail, composition: honeyComposition(0.4, 0.03) } }, /between 13 and 25 %/],
+    [
+      'a fruit of more than itself',
+      { detail: { ...item.detail, family: 'fruit', composition: { ...item.detail.composition, insoluble: 0.4 } } },
+      /cannot pass 100 %/,
+    ],
+    ['less than nothing', { stockG: -1 }, /less than nothing/],
+    ['a day that is none', { expiresOn: '31.3.' }, /2027-03-31/],
+    ['no name', { name: ' ' }, /name is missing/],
+    [
+      'a nutrient of 80 % nitrogen',
+      { detail: { kind: 'nutrient', ammoniumN: 0.4, aminoN: 0.2, gPerTeaspoon: 4 } },
+      /more nitrogen than urea/,
+    ],
+  ])('but not %s', (_name, over, sentence) => {
+    expect(problem(over)).toMatch(sentence);
   });
 });

@@ -1,11 +1,13 @@
-import type { EventContent } from '@hollow-bell/core/ledger';
+import type { EventContent, Ledger } from '@hollow-bell/core/ledger';
 import { z } from 'zod';
+import { compositionSchema, familySchema, nameSchema as name, ownYeastSchema, styleMarkSchema } from './ingredients.ts';
 
 const massG = z.number().min(0).max(200_000);
 const volumeL = z.number().min(0).max(2000);
 /** Milliseconds since 1970 UTC, between 2000 and 2200. */
 const momentMs = z.number().int().min(946_684_800_000).max(7_258_118_400_000);
-const name = z.string().trim().min(1).max(80);
+/** Which lot of the shelf it came from, and which step of the brew day it did. */
+const origin = { lotId: z.uuid().optional(), step: z.string().min(1).max(120).optional() };
 
 const of = <const K extends string, P extends z.ZodType>(kind: K, payload: P) => z.object({ kind: z.literal(kind), payload });
 
@@ -18,20 +20,54 @@ const reading = z
   })
   .refine((r) => r.sg !== undefined || r.ph !== undefined || r.tempC !== undefined, 'A reading needs a gravity, a pH or a temperature.');
 
+/** A folded state is core's type; on the wire it is taken as it is. Only the server writes one into an event. */
+export const ledgerSchema = z
+  .custom<Ledger>((value) => typeof value === 'object' && value !== null)
+  .meta({ type: 'object', description: 'the folded state' });
+
 const happenings = [
-  of('honey', z.strictObject({ name, massG, moisture: z.number().min(0.13).max(0.25), unfermentable: z.number().min(0).max(0.12) })),
-  of('water', z.strictObject({ volumeL })),
-  of('yeast', z.strictObject({ yeastId: z.string().min(1).max(40), name, massG: z.number().min(0).max(2000) })),
+  of(
+    'honey',
+    z.strictObject({ ...origin, name, massG, moisture: z.number().min(0.13).max(0.25), unfermentable: z.number().min(0).max(0.3) }),
+  ),
+  of(
+    'ingredient',
+    z.strictObject({
+      ...origin,
+      name,
+      family: familySchema.exclude(['honey']),
+      makes: styleMarkSchema,
+      massG,
+      composition: compositionSchema,
+      sugarSpread: z.number().min(0).max(1),
+      bagDays: z.number().int().min(1).max(120).optional(),
+    }),
+  ),
+  of('water', z.strictObject({ ...origin, volumeL })),
+  of(
+    'yeast',
+    z.strictObject({
+      ...origin,
+      yeastId: z.string().min(1).max(40),
+      name,
+      massG: z.number().min(0).max(2000),
+      own: ownYeastSchema.optional(),
+    }),
+  ),
   of(
     'nutrient',
     z.strictObject({
+      ...origin,
       source: z.enum(['organic', 'dap']),
       massG: z.number().min(0).max(5000),
       dose: z.number().int().min(1).max(20).optional(),
     }),
   ),
-  of('sulfite', z.strictObject({ salt: z.enum(['potassium', 'sodium']), massG: z.number().min(0).max(1000) })),
-  of('sorbate', z.strictObject({ massG: z.number().min(0).max(1000) })),
+  of('sulfite', z.strictObject({ ...origin, salt: z.enum(['potassium', 'sodium']), massG: z.number().min(0).max(1000) })),
+  of('sorbate', z.strictObject({ ...origin, massG: z.number().min(0).max(1000) })),
+  of('strain', z.strictObject({ massG, share: z.number().min(0).max(1), step: origin.step })),
+  of('transferIn', z.strictObject({ fromBatchId: z.uuid(), fromName: name, volumeL, parcel: ledgerSchema })),
+  of('transferOut', z.strictObject({ toBatchId: z.uuid(), toName: name, volumeL })),
   of('removal', z.strictObject({ volumeL, reason: z.enum(['sample', 'foam', 'spill', 'lees']) })),
   of('reading', reading),
   of('rack', z.strictObject({ volumeL: z.number().positive().max(2000) })),
@@ -49,6 +85,7 @@ const happenings = [
     z.strictObject({
       text: z.string().trim().min(1).max(2000),
       mark: z.enum(['degassed', 'clear', 'hazy', 'stirred', 'sulfur', 'tasting']).optional(),
+      step: z.string().min(1).max(120).optional(),
     }),
   ),
 ] as const;
@@ -69,5 +106,5 @@ export const newEventSchema = z.intersection(eventContentSchema, z.object({ id: 
 export type NewEvent = EventContent & { id: string; happenedAt: number };
 
 /** Fails to compile when the schema and core's events differ. */
-type Same<A, B> = [A] extends [B] ? ([B] extends [A] ? true : never) : never;
+export type Same<A, B> = [A] extends [B] ? ([B] extends [A] ? true : never) : never;
 export const schemaMatchesCore: Same<z.infer<typeof eventContentSchema>, EventContent> = true;

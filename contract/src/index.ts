@@ -1,3 +1,5 @@
 export * from './batches.ts';
 export * from './events.ts';
+export * from './ingredients.ts';
 export * from './practice.ts';
+export * from './shelf.ts';

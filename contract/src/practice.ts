@@ -9,7 +9,18 @@ export const practiceSchema = z.strictObject({
   dapShare: z.number().min(0).max(1),
   roomTempC: z.number().min(0).max(45),
   calibrationC: z.union([z.literal(20), z.literal(15.56)]),
+  /** What fresh fruit meets before the yeast does. */
+  fruit: z.enum(['pasteurize', 'sulfite', 'none']),
+  pecticEnzyme: z.boolean(),
+  /** 50 mg/L of sulfite in the must a day before the pitch. */
+  mustSulfite: z.boolean(),
+  pitch: z.enum(['rehydrate', 'sprinkle']),
+  /** Sign written before or after amounts of money. */
+  currency: z.string().trim().min(1).max(4),
 });
+
+/** What practices had before makers could choose it; older records are read with it. */
+export const PRACTICE_SINCE_MUST = { fruit: 'sulfite', pecticEnzyme: true, mustSulfite: false, pitch: 'rehydrate', currency: '€' } as const;
 export type Practice = z.infer<typeof practiceSchema>;
 
 /** Named ways of working to begin from; every one can be changed afterwards. */
@@ -38,4 +49,5 @@ export const DEFAULT_PRACTICE: Practice = {
   dapShare: 0.5,
   roomTempC: 19,
   calibrationC: 20,
+  ...PRACTICE_SINCE_MUST,
 };

@@ -4,6 +4,7 @@ import { massImbalanceG } from '@hollow-bell/core/ledger';
 import { stateOf } from '@hollow-bell/core/watch';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { readConfig } from './config.ts';
+import { QueryTypes } from 'sequelize';
 import { migratorOf } from './database/migrate.ts';
 import { loadDemoCellar } from './features/demo/load.ts';
 import { NOW, happened, newBatch, onCluster, pitched, plan, testApp } from './test/server.ts';
@@ -70,7 +71,17 @@ describe('the demo cellar', () => {
     expect(await loadDemoCellar(other.cellar)).toBe(false);
     const batches = await other.cellar.batches.list(false);
     const phases = batches.map(({ ledger }) => stateOf(ledger, NOW).phase).toSorted();
-    expect(phases).toEqual(['active', 'awaiting confirmation', 'bottled', 'empty', 'lag', 'not moving', 'stabilized', 'stabilized']);
+    expect(phases).toEqual([
+      'active',
+      'awaiting confirmation',
+      'bottled',
+      'empty',
+      'lag',
+      'mixed',
+      'not moving',
+      'stabilized',
+      'stabilized',
+    ]);
     for (const { ledger, name } of batches) {
       expect(Math.abs(massImbalanceG(ledger)), name).toBeLessThan(1e-3);
       expect(
@@ -90,6 +101,32 @@ describe('the schema', () => {
     expect(await migrator.executed()).toHaveLength(0);
     await migrator.up();
     expect((await newBatch(other, happened(...pitched))).lastSeq).toBe(0);
+    await other.app.close();
+  });
+});
+
+describe('records from before fruit', () => {
+  it('are read as plans of ingredients and ledgers that know of pulp', async () => {
+    const other = await testApp();
+    const { id } = await newBatch(other, happened(...pitched));
+    const whole = (await other.call<Batch>('GET', `/batches/${id}`)).body;
+    const migrator = migratorOf(other.sequelize);
+    await migrator.down();
+    const honeys = [{ name: 'linden', massG: 1500, moisture: 0.172, unfermentable: 0.032 }];
+    const { waterL, yeastId, vessel, roomTempC } = whole.plan.must;
+    const old = { must: { honeys, waterL, yeastId, vessel, roomTempC }, practice: { units: 'us' } };
+    const { insolubleG, additions, taken, ...ledger } = whole.ledger;
+    expect([insolubleG, additions, taken]).toEqual([0, [], {}]);
+    await other.sequelize.query('UPDATE batch_plans SET plan = $plan', { bind: { plan: JSON.stringify(old) } });
+    await other.sequelize.query('UPDATE batches SET ledger = $ledger', { bind: { ledger: JSON.stringify(ledger) } });
+    await migrator.up();
+    const found = await other.sequelize.query<{ plan: { must: { ingredients: unknown[] }; practice: object }; ledger: object }>(
+      'SELECT plan, ledger FROM batch_plans JOIN batches ON batch_id = id',
+      { type: QueryTypes.SELECT },
+    );
+    expect(found[0]!.plan.must.ingredients).toMatchObject([{ name: 'linden', massG: 1500, family: 'honey', stage: 'before' }]);
+    expect(found[0]!.plan.practice).toMatchObject({ units: 'us', pitch: 'rehydrate' });
+    expect(found[0]!.ledger).toEqual(whole.ledger);
     await other.app.close();
   });
 });

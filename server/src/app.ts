@@ -15,6 +15,8 @@ import { demoRoutes } from './features/demo/routes.ts';
 import { healthRoutes } from './features/health/routes.ts';
 import { practiceRoutes } from './features/practice/routes.ts';
 import { practiceStore } from './features/practice/store.ts';
+import { shelfRoutes } from './features/shelf/routes.ts';
+import { shelfStore } from './features/shelf/store.ts';
 import { HttpProblem, answerError } from './http/errors.ts';
 import { locality } from './http/locality.ts';
 
@@ -67,12 +69,13 @@ export async function buildApp({ config, sequelize, now }: Parts) {
   });
   await app.register(swaggerUi, { routePrefix: '/api/docs', staticCSP: true });
 
-  const cellar = { batches: batchStore(sequelize, now), practice: practiceStore(sequelize), now };
+  const cellar = { batches: batchStore(sequelize, now), practice: practiceStore(sequelize), shelf: shelfStore(sequelize), now };
   await app.register(
     async (api) => {
       await api.register(healthRoutes(sequelize));
       await api.register(practiceRoutes(cellar.practice));
       await api.register(batchRoutes(cellar.batches));
+      await api.register(shelfRoutes(cellar.shelf));
       await api.register(demoRoutes(cellar));
     },
     { prefix: '/api' },

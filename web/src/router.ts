@@ -14,6 +14,8 @@ export const router = createRouter({
       component: () => import('./places/BatchPlace.vue'),
       props: true,
     },
+    { path: '/bench/:tool?', name: 'bench', component: () => import('./places/BenchPlace.vue'), props: true },
+    { path: '/shelf', name: 'shelf', component: () => import('./places/ShelfPlace.vue') },
     { path: '/house', name: 'house', component: () => import('./places/HousePlace.vue') },
     { path: '/:rest(.*)*', name: 'nowhere', component: () => import('./places/NowherePlace.vue') },
   ],

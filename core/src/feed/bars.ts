@@ -21,7 +21,7 @@ function keptShare(ledger: Ledger, source: NutrientId): number {
 
 /** What brings the nitrogen, laid end to end: the honey's own, then dose by dose for the volume that is there now. */
 export function nitrogenBars(plan: FeedingPlan, doses: readonly DoseNow[], ledger: Ledger): NitrogenBar[] {
-  const bars: NitrogenBar[] = [{ kind: 'honey', label: 'honey', state: 'given', fromMgPerL: 0, toMgPerL: plan.creditMgPerL }];
+  const bars: NitrogenBar[] = [{ kind: 'honey', label: 'honey and fruit', state: 'given', fromMgPerL: 0, toMgPerL: plan.creditMgPerL }];
   const volumeL = mixedOf(ledger)?.volumeL ?? 0;
   const add = (dose: DoseNow, kind: NutrientId, grams: number, mgPerG: number): void => {
     if (grams <= 0 || volumeL <= 0) return;

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { eventsAt } from '../ledger/build.ts';
-import { MEAN_HONEY, NUTRIENTS, fold, viewOf } from '../ledger/index.ts';
+import { MEAN_HONEY } from '../ingredients/index.ts';
+import { NUTRIENTS, fold, viewOf } from '../ledger/index.ts';
 import type { EventContent } from '../ledger/index.ts';
 import { extractGPerLFromSg } from '../liquid/index.ts';
 import { referenceCases } from '../reference/cases.ts';

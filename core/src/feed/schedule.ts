@@ -1,6 +1,6 @@
 import { NUTRIENTS } from '../ledger/index.ts';
 import type { Ledger } from '../ledger/index.ts';
-import { yeastType } from '../yeast/index.ts';
+import { yeastOf } from '../yeast/index.ts';
 import type { NitrogenDemand } from '../yeast/index.ts';
 import { HONEY_NITROGEN, nitrogenNeedMgPerL } from './need.ts';
 
@@ -39,9 +39,10 @@ const DAP_DOSES = 3;
 /**
  * The clock school's plan per liter of must: organic nutrient in four equal parts, DAP in the first three within its cap.
  * @param sugarGPerL fermentable sugar at the pitch
+ * @param broughtMgPerL mg N/L that fruit, juice and malt brought
  */
-export function planFeeding(sugarGPerL: number, demand: NitrogenDemand, practice: FeedingPractice): FeedingPlan {
-  const creditMgPerL = HONEY_NITROGEN.value;
+export function planFeeding(sugarGPerL: number, demand: NitrogenDemand, practice: FeedingPractice, broughtMgPerL = 0): FeedingPlan {
+  const creditMgPerL = HONEY_NITROGEN.value + broughtMgPerL;
   const needMgPerL = nitrogenNeedMgPerL(sugarGPerL, demand);
   const toGive = Math.max(0, needMgPerL - creditMgPerL);
   const dapMgPerG = NUTRIENTS.dap.ammoniumN * 1000;
@@ -60,5 +61,6 @@ export function planFeeding(sugarGPerL: number, demand: NitrogenDemand, practice
 
 /** The plan for a batch that is pitched, by the sugar and the yeast it was pitched with; null before. */
 export function feedingPlanOf(ledger: Ledger, practice: FeedingPractice): FeedingPlan | null {
-  return ledger.pitch === null ? null : planFeeding(ledger.pitch.sugarGPerL, yeastType(ledger.pitch.yeastId).demand, practice);
+  const { pitch } = ledger;
+  return pitch === null ? null : planFeeding(pitch.sugarGPerL, yeastOf(pitch).demand, practice, pitch.broughtNMgPerL);
 }

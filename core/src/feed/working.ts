@@ -2,7 +2,7 @@ import { NUTRIENTS } from '../ledger/index.ts';
 import type { Ledger } from '../ledger/index.ts';
 import { brixFromSg } from '../liquid/index.ts';
 import type { Working } from '../quantities/index.ts';
-import { yeastType } from '../yeast/index.ts';
+import { yeastOf } from '../yeast/index.ts';
 import { HONEY_NITROGEN, N_PER_SUGAR, grapeMustNitrogenMgPerL } from './need.ts';
 import type { FeedingPlan } from './schedule.ts';
 
@@ -18,7 +18,7 @@ export interface FeedingWorkings {
 /** How a batch's nitrogen figures come about; null before the pitch. */
 export function feedingWorkings(plan: FeedingPlan, pitch: Ledger['pitch']): FeedingWorkings | null {
   if (pitch === null) return null;
-  const { demand } = yeastType(pitch.yeastId);
+  const { demand } = yeastOf(pitch);
   const grape = grapeMustNitrogenMgPerL(brixFromSg(pitch.sg));
   const total = (source: 'organicGPerL' | 'dapGPerL'): number => plan.doses.reduce((sum, dose) => sum + dose[source], 0);
   return {

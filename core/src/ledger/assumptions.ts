@@ -18,6 +18,8 @@ export interface Assumptions {
   glycerolYield: number;
   /** Times every honey's unfermentable part. */
   unfermentableScale: number;
+  /** Moves the sugar of fruit, juice, syrup and malt by this share of their own range. */
+  sugarShift: number;
 }
 
 export const ASSUMPTION_RANGES: Record<keyof Assumptions, Ranged> = {
@@ -37,6 +39,8 @@ export const ASSUMPTION_RANGES: Record<keyof Assumptions, Ranged> = {
    * former and some of the latter. How much is our estimate, hence the long upper side.
    */
   unfermentableScale: { value: 1, low: 0.8, high: 1.8 },
+  /** −1 to 1 is each ingredient's own 10–90 % range; taken together, as one cool summer makes all fruit poor. */
+  sugarShift: within(0, 1),
 };
 
 export const ASSUMPTION_NAMES = Object.keys(ASSUMPTION_RANGES) as (keyof Assumptions)[];

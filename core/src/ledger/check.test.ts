@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { Refusal } from '../quantities/index.ts';
 import { eventsAt } from './build.ts';
-import { MEAN_HONEY, checkEvent, viewOf, fold } from './index.ts';
+import { MEAN_HONEY } from '../ingredients/index.ts';
+import { checkEvent, viewOf, fold } from './index.ts';
 import type { BatchEvent, EventContent } from './index.ts';
 
 const START = Date.UTC(2026, 3, 1, 9);

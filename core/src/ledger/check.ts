@@ -1,12 +1,16 @@
+import { checkComposition } from '../ingredients/index.ts';
 import { Refusal } from '../quantities/index.ts';
-import type { BatchEvent, EventContent, StandingEvent } from './events.ts';
+import type { BatchEvent, EventContent, EventKind, StandingEvent } from './events.ts';
 import { standingEvents } from './events.ts';
-import { fold, foldUntil, mixedOf } from './fold.ts';
+import { fold, foldUntil } from './fold.ts';
+import { mixedOf } from './view.ts';
 
 /** Clocks of two devices may differ by this much before an event counts as lying in the future. */
 const CLOCK_SLACK_MS = 5 * 60_000;
 /** A measured volume may exceed the computed one by this share before it is taken for a slip. */
 const VOLUME_SLACK = 0.1;
+
+const isTransfer = (kind: EventKind): boolean => kind === 'transferIn' || kind === 'transferOut';
 
 const liters = (volumeL: number): string => `${volumeL.toFixed(2)} L`;
 
@@ -20,13 +24,17 @@ export function checkEvent(events: readonly BatchEvent[], content: EventContent 
     throw new Refusal('That time lies in the future; write down what has happened, when it has happened.', 'happenedAt');
   }
   if (content.kind === 'amendment') {
-    if (!events.some((event) => event.id === content.payload.eventId)) throw new Refusal('The entry to be corrected is not on record.');
+    const corrected = events.find((event) => event.id === content.payload.eventId);
+    if (corrected === undefined) throw new Refusal('The entry to be corrected is not on record.');
+    if (isTransfer(corrected.kind))
+      throw new Refusal('What was poured into another vessel stays poured; to bring it back, blend that batch into this one.');
     const { replacement } = content.payload;
     if (replacement !== null && replacement.happenedAt > now + CLOCK_SLACK_MS) {
       throw new Refusal('The corrected time lies in the future; it must be now or earlier.', 'happenedAt');
     }
     return;
   }
+  if (isTransfer(content.kind)) throw new Refusal('Liquid moves between batches only by a split or a blend.');
   const before = foldUntil(events, content.happenedAt + 1);
   const volumeL = mixedOf(before)?.volumeL ?? 0;
   switch (content.kind) {
@@ -35,6 +43,12 @@ export function checkEvent(events: readonly BatchEvent[], content: EventContent 
       return;
     case 'nutrient':
       if (volumeL === 0) throw new Refusal('The vessel is empty; there is nothing to feed.');
+      return;
+    case 'strain':
+      if (before.insolubleG <= 0) throw new Refusal('There is no pulp in this vessel to lift out.');
+      return;
+    case 'ingredient':
+      checkComposition(content.payload.name, content.payload.family, content.payload.composition);
       return;
     case 'removal':
       requireVolume(content.payload.volumeL, volumeL, 'lost');

@@ -1,14 +1,41 @@
+import type { Composition, Family, StyleMark } from '../ingredients/index.ts';
 import type { CalibrationC } from '../liquid/index.ts';
+import type { OwnYeast } from '../yeast/index.ts';
+import type { Bottles, Mark, NutrientId, RemovalReason, SulfiteSalt } from './kinds.ts';
+import type { Ledger } from './ledger.ts';
+
+/** Which lot of the shelf something was taken from, and which step of the brew day it did. */
+interface Origin {
+  lotId?: string | undefined;
+  step?: string | undefined;
+}
 
 /** What goes in, comes out or is found out about a batch. Quantities in SI; times are milliseconds since 1970 UTC. */
 export interface Payloads {
   /** `moisture` and `unfermentable` are fractions of the honey's mass; the rest is fermentable sugar. */
-  honey: { name: string; massG: number; moisture: number; unfermentable: number };
-  water: { volumeL: number };
-  yeast: { yeastId: string; name: string; massG: number };
-  nutrient: { source: NutrientId; massG: number; dose?: number | undefined };
-  sulfite: { salt: SulfiteSalt; massG: number };
-  sorbate: { massG: number };
+  honey: Origin & { name: string; massG: number; moisture: number; unfermentable: number };
+  /** Anything else that brings sugar, acid, flavor or pulp. */
+  ingredient: Origin & {
+    name: string;
+    family: Exclude<Family, 'honey'>;
+    makes: StyleMark;
+    massG: number;
+    composition: Composition;
+    /** 10–90 % range of its sugar, ± as a share of it. */
+    sugarSpread: number;
+    /** Days after which its bag comes out. */
+    bagDays?: number | undefined;
+  };
+  water: Origin & { volumeL: number };
+  yeast: Origin & { yeastId: string; name: string; massG: number; own?: OwnYeast | undefined };
+  nutrient: Origin & { source: NutrientId; massG: number; dose?: number | undefined };
+  sulfite: Origin & { salt: SulfiteSalt; massG: number };
+  sorbate: Origin & { massG: number };
+  /** Pulp lifted or pressed out: its mass as it drips, and which share of all the pulp it was. */
+  strain: { massG: number; share: number; step?: string | undefined };
+  /** Part of another batch poured in. Only splitting and blending write it, so that no mass is invented. */
+  transferIn: { fromBatchId: string; fromName: string; volumeL: number; parcel: Ledger };
+  transferOut: { toBatchId: string; toName: string; volumeL: number };
   removal: { volumeL: number; reason: RemovalReason };
   /** Gravity as read on the instrument, before any correction. At least one of sg, ph and tempC. */
   reading: {
@@ -19,18 +46,13 @@ export interface Payloads {
   };
   /** Siphoned off the lees; the volume is what was measured afterwards. */
   rack: { volumeL: number };
-  bottling: { bottles: { sizeMl: number; count: number }[] };
-  note: { text: string; mark?: Mark | undefined };
+  bottling: { bottles: Bottles };
+  note: { text: string; mark?: Mark | undefined; step?: string | undefined };
   /** Replaces an earlier event, or withdraws it where `replacement` is null. The earlier one stays on record. */
   amendment: { eventId: string; replacement: Replacement | null };
 }
 
 export type EventKind = keyof Payloads;
-export type NutrientId = 'organic' | 'dap';
-export type SulfiteSalt = 'potassium' | 'sodium';
-export type RemovalReason = 'sample' | 'foam' | 'spill' | 'lees';
-/** What a maker judges by eye or nose; each can be part of a gate or a rule. */
-export type Mark = 'degassed' | 'clear' | 'hazy' | 'stirred' | 'sulfur' | 'tasting';
 
 type ContentOf<K extends EventKind> = K extends EventKind ? { kind: K; payload: Payloads[K] } : never;
 /** Kind and payload together, before an event has an identity. */
@@ -91,7 +113,18 @@ export function logOf(events: readonly BatchEvent[]): LogEntry[] {
 
 /** The events that count, in the order in which things happened. */
 export function standingEvents(events: readonly BatchEvent[]): StandingEvent[] {
+  if (!events.some((event) => event.kind === 'amendment')) return inOrderOfHappening(events as readonly StandingEvent[]);
   return logOf(events)
     .filter((entry) => !entry.withdrawn)
     .map((entry) => entry.standing);
+}
+
+/** Most records are written down as things happen; only where they were not is there anything to sort. */
+function inOrderOfHappening(events: readonly StandingEvent[]): StandingEvent[] {
+  const earlier = (a: StandingEvent, b: StandingEvent): number => a.happenedAt - b.happenedAt || a.seq - b.seq;
+  const isSorted = events.every((event, i) => {
+    const before = events[i - 1];
+    return before === undefined || earlier(before, event) <= 0;
+  });
+  return isSorted ? [...events] : [...events].sort(earlier);
 }

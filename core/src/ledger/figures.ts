@@ -2,15 +2,17 @@ import { propagate } from '../quantities/index.ts';
 import type { Ranged, Working } from '../quantities/index.ts';
 import { ASSUMPTION_RANGES, assumptionInputs, assumptionsFrom } from './assumptions.ts';
 import type { BatchEvent } from './events.ts';
-import { fold, viewOf } from './fold.ts';
+import { fold } from './fold.ts';
+import { viewOf } from './view.ts';
 import type { Ledger } from './ledger.ts';
 
 export type LedgerFigure = 'sg' | 'abv' | 'sugarGPerL' | 'volumeL' | 'shareGone';
 
 /** The figures of a batch with their ranges, or null for an empty vessel. The events are folded again for each assumption's ends. */
 export function ledgerFigures(events: readonly BatchEvent[]): Record<LedgerFigure, Ranged> | null {
-  if (viewOf(fold(events)) === null) return null;
-  return propagate<LedgerFigure>(assumptionInputs(), (values) => {
+  const now = fold(events);
+  if (viewOf(now) === null) return null;
+  return propagate<LedgerFigure>(assumptionInputs(now.additions.length === 0 ? ['sugarShift'] : []), (values) => {
     const view = viewOf(fold(events, assumptionsFrom(values)));
     return {
       sg: view?.sg ?? 1,

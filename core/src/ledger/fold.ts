@@ -13,10 +13,13 @@ import { CENTRAL_ASSUMPTIONS } from './assumptions.ts';
 import type { Assumptions } from './assumptions.ts';
 import { standingEvents } from './events.ts';
 import type { BatchEvent, EventOf, StandingEvent } from './events.ts';
-import { honeySolids } from './honey.ts';
-import { contentsG, emptyLedger, liquidOf } from './ledger.ts';
-import type { Ledger, LedgerView } from './ledger.ts';
+import { broughtBy, honeySolids } from '../ingredients/index.ts';
+import type { Brought } from '../ingredients/index.ts';
+import { contentsG, emptyLedger, liquidOf, scaleMasses } from './ledger.ts';
+import type { Ledger } from './ledger.ts';
 import { NUTRIENTS, SO2_IN, SORBIC_IN_SORBATE } from './salts.ts';
+import { receive } from './transfer.ts';
+import { mixedOf, shareGone } from './view.ts';
 
 /** How far above the ledger a reading may lie and still be its noise: two hydrometer errors, in SG. */
 const NOISE_ABOVE_SG = 0.004;
@@ -24,25 +27,7 @@ const NOISE_ABOVE_SG = 0.004;
 /** How far a reading of the unpitched must may lie from the recipe and still be the honey's moisture: ± in SG (our estimate). */
 const MUST_AGREES_SG = 0.008;
 
-/** Volume, gravity and strength of what the ledger holds, or null for an empty vessel. */
-export function mixedOf(ledger: Ledger): Mixed | null {
-  const liquid = liquidOf(ledger);
-  return liquid.waterG + liquid.extractG + liquid.ethanolG > 1e-6 ? mix(liquid) : null;
-}
-
-/** The figures of a batch as it stands, or null for an empty vessel. */
-export function viewOf(ledger: Ledger): LedgerView | null {
-  const mixed = mixedOf(ledger);
-  if (mixed === null) return null;
-  return {
-    ...mixed,
-    sugarGPerL: ledger.sugarG / mixed.volumeL,
-    shareGone: shareGone(ledger),
-    nitrogenMgPerL: (ledger.ammoniumNMg + ledger.aminoNMg) / mixed.volumeL,
-  };
-}
-
-const shareGone = (ledger: Ledger): number => (ledger.sugarBasisG > 0 ? 1 - ledger.sugarG / ledger.sugarBasisG : 0);
+const DAY_MS = 86_400_000;
 
 function pourWater(ledger: Ledger, massG: number): void {
   ledger.waterG += massG;
@@ -57,18 +42,30 @@ function pourSalt(ledger: Ledger, massG: number): void {
 /** Takes this fraction of everything dissolved out of the vessel. */
 function removeFraction(ledger: Ledger, fraction: number): void {
   const before = contentsG(ledger);
-  const keep = 1 - Math.min(1, Math.max(0, fraction));
-  ledger.waterG *= keep;
-  ledger.sugarG *= keep;
-  ledger.unfermentableG *= keep;
-  ledger.ethanolG *= keep;
-  ledger.saltsG *= keep;
-  ledger.sugarBasisG *= keep;
-  ledger.ammoniumNMg *= keep;
-  ledger.aminoNMg *= keep;
-  ledger.so2Mg *= keep;
-  ledger.sorbicMg *= keep;
+  scaleMasses(ledger, 1 - Math.min(1, Math.max(0, fraction)));
   ledger.removedG += before - contentsG(ledger);
+}
+
+/** Takes pulp out with the liquid that clings to it; what is lifted beyond the pulp's own mass is liquid. */
+function strainPulp(ledger: Ledger, massG: number, share: number): void {
+  const pulpG = Math.min(ledger.insolubleG * share, massG);
+  ledger.insolubleG -= pulpG;
+  ledger.removedG += pulpG;
+  const liquidG = contentsG(ledger) - ledger.yeastG - ledger.insolubleG;
+  if (liquidG > 0) removeFraction(ledger, (massG - pulpG) / liquidG);
+}
+
+function pour(ledger: Ledger, brought: Brought, massG: number): void {
+  ledger.waterG += brought.waterG;
+  ledger.sugarG += brought.sugarG;
+  ledger.unfermentableG += brought.unfermentableG;
+  ledger.insolubleG += brought.insolubleG;
+  ledger.sugarBasisG += brought.sugarG;
+  ledger.pouredG += massG;
+}
+
+function takeFromShelf(ledger: Ledger, lotId: string | undefined, amount: number): void {
+  if (lotId !== undefined) ledger.taken[lotId] = (ledger.taken[lotId] ?? 0) + amount;
 }
 
 /**
@@ -80,7 +77,8 @@ function fermentExtract(ledger: Ledger, extractG: number, assumptions: Assumptio
   const sugarG = Math.min(wantedSugarG, ledger.sugarG);
   const glycerolG = sugarG * assumptions.glycerolYield;
   ledger.sugarG -= sugarG;
-  ledger.unfermentableG += glycerolG - (extractG - (sugarG - glycerolG));
+  const shortG = extractG - (sugarG - glycerolG);
+  ledger.unfermentableG = Math.max(0, ledger.unfermentableG + glycerolG - shortG);
   ledger.ethanolG += extractG * assumptions.ethanolYield;
   ledger.co2G += extractG * co2PerExtract(assumptions.ethanolYield);
   ledger.yeastG += extractG * YEAST_PER_EXTRACT;
@@ -151,26 +149,47 @@ function takeReading(ledger: Ledger, event: EventOf<'reading'>, assumptions: Ass
   });
 }
 
+function takeIngredient(ledger: Ledger, event: EventOf<'ingredient'>, assumptions: Assumptions): void {
+  const { name, family, massG, composition, sugarSpread, bagDays } = event.payload;
+  const brought = broughtBy(massG, composition, 1 + sugarSpread * assumptions.sugarShift);
+  pour(ledger, brought, massG);
+  ledger.broughtAmmoniumNMg += (massG * composition.ammoniumNMgPerKg) / 1000;
+  ledger.broughtAminoNMg += (massG * composition.aminoNMgPerKg) / 1000;
+  ledger.acidG += (massG * composition.acidGPerKg) / 1000;
+  ledger.additions.push({
+    eventId: event.id,
+    at: event.happenedAt,
+    name,
+    family,
+    massG,
+    sugarG: brought.sugarG,
+    insolubleG: brought.insolubleG,
+    afterPitch: ledger.pitch !== null,
+    bagOutAt: bagDays === undefined ? null : event.happenedAt + bagDays * DAY_MS,
+  });
+}
+
 function applyEvent(ledger: Ledger, event: StandingEvent, assumptions: Assumptions): void {
   const at = event.happenedAt;
+  if (event.kind === 'transferIn') receive(ledger, event.payload.parcel);
   ledger.lastEventAt = at;
+  if ('lotId' in event.payload && 'massG' in event.payload) takeFromShelf(ledger, event.payload.lotId, event.payload.massG);
   switch (event.kind) {
     case 'honey': {
       const { name, massG, moisture, unfermentable } = event.payload;
       const solids = honeySolids(massG, moisture + assumptions.moistureShift, unfermentable * assumptions.unfermentableScale);
-      ledger.waterG += solids.waterG;
-      ledger.sugarG += solids.sugarG;
-      ledger.unfermentableG += solids.unfermentableG;
-      ledger.sugarBasisG += solids.sugarG;
-      ledger.pouredG += massG;
+      pour(ledger, { ...solids, insolubleG: 0 }, massG);
       ledger.honeys.push({ at, name, massG, afterPitch: ledger.pitch !== null });
       break;
     }
+    case 'ingredient':
+      takeIngredient(ledger, event, assumptions);
+      break;
     case 'water':
       pourWater(ledger, event.payload.volumeL * assumptions.waterScale * WATER_20_KG_PER_M3);
       break;
     case 'yeast': {
-      const { yeastId, name, massG } = event.payload;
+      const { yeastId, name, massG, own } = event.payload;
       const must = mixedOf(ledger);
       ledger.yeastG += massG;
       ledger.pouredG += massG;
@@ -179,9 +198,11 @@ function applyEvent(ledger: Ledger, event: StandingEvent, assumptions: Assumptio
         yeastId,
         name,
         massG,
+        ...(own === undefined ? {} : { own }),
         volumeL: must?.volumeL ?? 0,
         sg: must?.sg ?? 1,
         sugarGPerL: must === null ? 0 : ledger.sugarG / must.volumeL,
+        broughtNMgPerL: must === null ? 0 : (ledger.broughtAmmoniumNMg + ledger.broughtAminoNMg) / must.volumeL,
       };
       break;
     }
@@ -219,8 +240,9 @@ function applyEvent(ledger: Ledger, event: StandingEvent, assumptions: Assumptio
       if (before === null) break;
       const lostL = Math.max(0, before.volumeL - event.payload.volumeL);
       removeFraction(ledger, lostL / before.volumeL);
-      ledger.removedG += ledger.yeastG;
+      ledger.removedG += ledger.yeastG + ledger.insolubleG;
       ledger.yeastG = 0;
+      ledger.insolubleG = 0;
       ledger.losses.push({ at, volumeL: lostL, why: 'racking' });
       break;
     }
@@ -231,6 +253,23 @@ function applyEvent(ledger: Ledger, event: StandingEvent, assumptions: Assumptio
       if (before === null) break;
       const bottledL = bottles.reduce((sum, bottle) => sum + (bottle.sizeMl * bottle.count) / 1000, 0);
       removeFraction(ledger, bottledL / before.volumeL);
+      break;
+    }
+    case 'strain':
+      strainPulp(ledger, event.payload.massG, event.payload.share);
+      ledger.strainedAt = at;
+      break;
+    case 'transferIn': {
+      const { fromBatchId, fromName, volumeL } = event.payload;
+      ledger.transfers.push({ at, batchId: fromBatchId, name: fromName, volumeL, direction: 'in' });
+      break;
+    }
+    case 'transferOut': {
+      const { toBatchId, toName, volumeL } = event.payload;
+      const before = mixedOf(ledger);
+      ledger.transfers.push({ at, batchId: toBatchId, name: toName, volumeL, direction: 'out' });
+      ledger.losses.push({ at, volumeL, why: 'split' });
+      if (before !== null) removeFraction(ledger, volumeL / before.volumeL);
       break;
     }
     case 'note':

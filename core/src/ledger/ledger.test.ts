@@ -1,8 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { alcoholByBalance, correctedSg } from '../liquid/index.ts';
+import { Refusal } from '../quantities/index.ts';
 import { eventsAt } from './build.ts';
-import { MEAN_HONEY, contentsG, fold, foldUntil, ledgerFigures, logOf, massImbalanceG, mixedOf, viewOf } from './index.ts';
+import { MEAN_HONEY } from '../ingredients/index.ts';
+import { MASS_FIELDS, contentsG, fold, foldUntil, ledgerFigures, logOf, massImbalanceG, mixedOf, parcelOf, viewOf } from './index.ts';
 import type { BatchEvent, EventContent } from './index.ts';
 
 const START = Date.UTC(2026, 0, 5, 9);
@@ -14,6 +16,19 @@ const water = (volumeL: number): EventContent => ({ kind: 'water', payload: { vo
 const yeast: EventContent = { kind: 'yeast', payload: { yeastId: 'allround', name: 'even-tempered wine type', massG: 5 } };
 const reading = (sg: number, tempC?: number): EventContent => ({ kind: 'reading', payload: { sg, tempC, calibrationC: 20 } });
 const mead = (...more: [number, EventContent][]): BatchEvent[] => eventsAt(START, [[0, honey(1500)], [0, water(4)], [1, yeast], ...more]);
+
+const berries = (massG: number): EventContent => ({
+  kind: 'ingredient',
+  payload: {
+    name: 'gooseberries',
+    family: 'fruit',
+    makes: 'fruit',
+    massG,
+    composition: { sugar: 0.06, unfermentable: 0.02, insoluble: 0.043, ammoniumNMgPerKg: 10, aminoNMgPerKg: 70, acidGPerKg: 22 },
+    sugarSpread: 0.33,
+    bagDays: 7,
+  },
+});
 
 const anyEvent: fc.Arbitrary<EventContent> = fc.oneof(
   fc.double({ min: 0, max: 3000, noNaN: true }).map(honey),
@@ -28,6 +43,14 @@ const anyEvent: fc.Arbitrary<EventContent> = fc.oneof(
   fc.double({ min: 0.98, max: 1.15, noNaN: true }).map((sg) => reading(sg)),
   fc.double({ min: 0.1, max: 8, noNaN: true }).map((volumeL): EventContent => ({ kind: 'rack', payload: { volumeL } })),
   fc.nat({ max: 6 }).map((count): EventContent => ({ kind: 'bottling', payload: { bottles: [{ sizeMl: 750, count }] } })),
+  fc.double({ min: 0, max: 3000, noNaN: true }).map(berries),
+  fc
+    .record({ massG: fc.double({ min: 0, max: 800, noNaN: true }), share: fc.double({ min: 0.1, max: 1, noNaN: true }) })
+    .map((payload): EventContent => ({ kind: 'strain', payload })),
+  fc.double({ min: 0.1, max: 2, noNaN: true }).map((volumeL): EventContent => ({
+    kind: 'transferOut',
+    payload: { toBatchId: 'other', toName: 'other', volumeL },
+  })),
   fc.constant<EventContent>({ kind: 'note', payload: { text: 'tasted' } }),
 );
 
@@ -181,5 +204,131 @@ describe('the ledger', () => {
     )!;
     expect(withOg.abv.high - withOg.abv.low).toBeLessThan(figures.abv.high - figures.abv.low);
     expect(ledgerFigures([])).toBeNull();
+  });
+});
+
+describe('fruit and pulp', () => {
+  const withFruit = (...more: [number, EventContent][]): BatchEvent[] =>
+    eventsAt(START, [[0, honey(1500)], [0, water(3)], [0, berries(2000)], ...more]);
+
+  it('keeps the pulp beside the liquid and what the fruit brought in it', () => {
+    const ledger = fold(withFruit());
+    expect(ledger.insolubleG).toBeCloseTo(86, 9);
+    expect(ledger.acidG).toBeCloseTo(44, 9);
+    expect(ledger.broughtAminoNMg).toBeCloseTo(140, 9);
+    expect(ledger.additions[0]!.bagOutAt).toBe(START + 7 * 86_400_000);
+  });
+
+  it('takes liquid along with the pulp that is lifted out, and no more', () => {
+    const before = fold(withFruit());
+    const after = fold(withFruit([24, { kind: 'strain', payload: { massG: 386, share: 1 } }]));
+    expect(after.insolubleG).toBe(0);
+    expect(contentsG(before) - contentsG(after)).toBeCloseTo(386, 6);
+    expect(viewOf(after)!.sg).toBeCloseTo(viewOf(before)!.sg, 9);
+  });
+
+  it('leaves the pulp behind when racked', () => {
+    expect(fold(withFruit([24, { kind: 'rack', payload: { volumeL: 4 } }])).insolubleG).toBe(0);
+  });
+
+  it('widens the ranges by the fruit’s own doubt', () => {
+    const width = (events: BatchEvent[]): number => ledgerFigures(events)!.sg.high - ledgerFigures(events)!.sg.low;
+    expect(width(withFruit())).toBeGreaterThan(
+      width(
+        eventsAt(START, [
+          [0, honey(1500)],
+          [0, water(4.8)],
+        ]),
+      ),
+    );
+  });
+});
+
+describe('splitting and blending', () => {
+  const id = (n: number) => ({ id: `t${n}`, seq: 90 + n, happenedAt: START + 1e10, enteredAt: START + 1e10 });
+  const split = (events: BatchEvent[], volumeL: number) => {
+    const parcel = parcelOf(fold(events), volumeL);
+    const parent: BatchEvent[] = [...events, { ...id(1), kind: 'transferOut', payload: { toBatchId: 'b', toName: 'b', volumeL } }];
+    const child: BatchEvent[] = [{ ...id(2), kind: 'transferIn', payload: { fromBatchId: 'a', fromName: 'a', volumeL, parcel } }];
+    return { parent, child };
+  };
+
+  it('conserves each mass, split and blended back', () => {
+    fc.assert(
+      fc.property(fc.array(anyEvent, { maxLength: 12 }), fc.double({ min: 0.05, max: 0.95, noNaN: true }), (contents, share) => {
+        const events = [
+          ...mead([20, berries(500)]),
+          ...eventsAt(
+            START,
+            contents.map((content, i) => [30 + i, content] as const),
+          ).map((event, i) => ({ ...event, id: `x${i}`, seq: 10 + i })),
+        ];
+        const whole = fold(events);
+        const volumeL = mixedOf(whole)?.volumeL ?? 0;
+        fc.pre(volumeL > 0.2);
+        const { parent, child } = split(events, volumeL * share);
+        const [left, taken] = [fold(parent), fold(child)];
+        for (const field of MASS_FIELDS) expect(left[field] + taken[field], field).toBeCloseTo(whole[field], 6);
+        const back: BatchEvent[] = [
+          ...parent,
+          {
+            ...id(3),
+            kind: 'transferIn',
+            payload: { fromBatchId: 'b', fromName: 'b', volumeL: 1, parcel: parcelOf(taken, mixedOf(taken)!.volumeL) },
+          },
+        ];
+        for (const field of MASS_FIELDS) expect(fold(back)[field], field).toBeCloseTo(whole[field], 6);
+        expect(Math.abs(massImbalanceG(taken))).toBeLessThan(1e-6 * (1 + taken.pouredG));
+        expect(Math.abs(massImbalanceG(fold(back)))).toBeLessThan(1e-5 * (1 + whole.pouredG));
+      }),
+      { numRuns: 150, seed: 14 },
+    );
+  });
+
+  it('hands the history to a child and leaves that of a blend alone', () => {
+    const events = mead([24, reading(1.06, 20)]);
+    const { child } = split(events, 2);
+    expect(fold(child).pitch?.at).toBe(fold(events).pitch?.at);
+    expect(fold(child).readings).toEqual(fold(events).readings);
+    expect(viewOf(fold(child))!.abv).toBeCloseTo(viewOf(fold(events))!.abv, 9);
+    const blended: BatchEvent[] = [
+      ...eventsAt(START, [
+        [0, honey(900)],
+        [0, water(3)],
+      ]),
+      { ...child[0]!, seq: 5 },
+    ];
+    expect(fold(blended).pitch).toBeNull();
+    expect(fold(blended).transfers).toHaveLength(1);
+  });
+
+  it('refuses more than there is', () => {
+    expect(() => parcelOf(fold(mead()), 50)).toThrow(/cannot be taken over/);
+    expect(() => parcelOf(fold(mead()), 0)).toThrow(Refusal);
+  });
+});
+
+describe('what a batch takes from the shelf', () => {
+  const fromLot = (massG: number): EventContent => ({
+    kind: 'honey',
+    payload: { name: 'linden', massG, moisture: 0.17, unfermentable: 0.03, lotId: 'lot' },
+  });
+
+  it('is summed by lot, and given back when taken back', () => {
+    const events = eventsAt(START, [
+      [0, fromLot(500)],
+      [1, fromLot(700)],
+      [2, honey(100)],
+    ]);
+    expect(fold(events).taken).toEqual({ lot: 1200 });
+    const undone: BatchEvent = {
+      id: 'u',
+      seq: 9,
+      happenedAt: START,
+      enteredAt: START,
+      kind: 'amendment',
+      payload: { eventId: events[1]!.id, replacement: null },
+    };
+    expect(fold([...events, undone]).taken).toEqual({ lot: 500 });
   });
 });

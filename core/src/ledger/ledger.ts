@@ -1,5 +1,7 @@
 import type { Liquid, Mixed } from '../liquid/index.ts';
-import type { EventOf, Mark, NutrientId, SulfiteSalt } from './events.ts';
+import type { Family } from '../ingredients/index.ts';
+import type { OwnYeast } from '../yeast/index.ts';
+import type { Bottles, Mark, NutrientId, SulfiteSalt } from './kinds.ts';
 
 /** A hydrometer reading as the ledger took it. */
 export interface ReadingPoint {
@@ -28,6 +30,8 @@ export interface Ledger {
   /** Dissolved and raising the gravity, but not for the yeast: higher sugars, acids, minerals, glycerol. */
   unfermentableG: number;
   ethanolG: number;
+  /** Pulp, skins and seeds: beside the liquid, not in it. */
+  insolubleG: number;
   /** Nutrients, sulfite and sorbate; too little to move the gravity. */
   saltsG: number;
   /** Yeast, pitched and grown, most of it on the bottom. */
@@ -39,23 +43,54 @@ export interface Ledger {
   sugarBasisG: number;
   ammoniumNMg: number;
   aminoNMg: number;
+  /** Nitrogen that fruit, juice and malt brought, apart from what was fed. */
+  broughtAmmoniumNMg: number;
+  broughtAminoNMg: number;
+  /** Titratable acid that ingredients brought, as tartaric; part of the unfermentable extract. */
+  acidG: number;
   so2Mg: number;
   sorbicMg: number;
 
   predictedOg: number | null;
   measuredOg: number | null;
-  pitch: { at: number; yeastId: string; name: string; massG: number; volumeL: number; sg: number; sugarGPerL: number } | null;
+  pitch: {
+    at: number;
+    yeastId: string;
+    name: string;
+    massG: number;
+    own?: OwnYeast | undefined;
+    volumeL: number;
+    sg: number;
+    sugarGPerL: number;
+    /** mg N/L that the must brought of itself, honey's own aside. */
+    broughtNMgPerL: number;
+  } | null;
   readings: ReadingPoint[];
   ph: { value: number; at: number } | null;
   tempC: { value: number; at: number } | null;
   honeys: { at: number; name: string; massG: number; afterPitch: boolean }[];
+  additions: {
+    eventId: string;
+    at: number;
+    name: string;
+    family: Family;
+    massG: number;
+    sugarG: number;
+    insolubleG: number;
+    afterPitch: boolean;
+    bagOutAt: number | null;
+  }[];
+  strainedAt: number | null;
+  transfers: { at: number; batchId: string; name: string; volumeL: number; direction: 'in' | 'out' }[];
+  /** Grams taken from each lot of the shelf. */
+  taken: Record<string, number>;
   doses: { at: number; source: NutrientId; massG: number; dose: number | null }[];
   sulfites: { at: number; salt: SulfiteSalt; massG: number }[];
   sorbates: { at: number; massG: number }[];
   marks: Partial<Record<Mark, number>>;
-  losses: { at: number; volumeL: number; why: 'sample' | 'foam' | 'spill' | 'lees' | 'racking' }[];
+  losses: { at: number; volumeL: number; why: 'sample' | 'foam' | 'spill' | 'lees' | 'racking' | 'split' }[];
   rackedAt: number | null;
-  bottled: { at: number; bottles: EventOf<'bottling'>['payload']['bottles'] } | null;
+  bottled: { at: number; bottles: Bottles } | null;
   lastEventAt: number | null;
 }
 
@@ -64,6 +99,7 @@ export const emptyLedger = (): Ledger => ({
   sugarG: 0,
   unfermentableG: 0,
   ethanolG: 0,
+  insolubleG: 0,
   saltsG: 0,
   yeastG: 0,
   pouredG: 0,
@@ -72,6 +108,9 @@ export const emptyLedger = (): Ledger => ({
   sugarBasisG: 0,
   ammoniumNMg: 0,
   aminoNMg: 0,
+  broughtAmmoniumNMg: 0,
+  broughtAminoNMg: 0,
+  acidG: 0,
   so2Mg: 0,
   sorbicMg: 0,
   predictedOg: null,
@@ -81,6 +120,10 @@ export const emptyLedger = (): Ledger => ({
   ph: null,
   tempC: null,
   honeys: [],
+  additions: [],
+  strainedAt: null,
+  transfers: [],
+  taken: {},
   doses: [],
   sulfites: [],
   sorbates: [],
@@ -100,7 +143,7 @@ export const liquidOf = (ledger: Ledger): Liquid => ({
 
 /** Everything still in the vessel, g. */
 export const contentsG = (ledger: Ledger): number =>
-  ledger.waterG + ledger.sugarG + ledger.unfermentableG + ledger.ethanolG + ledger.saltsG + ledger.yeastG;
+  ledger.waterG + ledger.sugarG + ledger.unfermentableG + ledger.ethanolG + ledger.insolubleG + ledger.saltsG + ledger.yeastG;
 
 /** What was poured, less what is still there and what left: 0 within rounding, or the fold is wrong. */
 export const massImbalanceG = (ledger: Ledger): number => ledger.pouredG - contentsG(ledger) - ledger.co2G - ledger.removedG;
@@ -111,4 +154,25 @@ export interface LedgerView extends Mixed {
   shareGone: number;
   /** mg N/L given and still in this liquid or its yeast. */
   nitrogenMgPerL: number;
+}
+
+/** Every amount that goes with the liquid when part of it is taken out. */
+export const MASS_FIELDS = [
+  'waterG',
+  'sugarG',
+  'unfermentableG',
+  'ethanolG',
+  'saltsG',
+  'sugarBasisG',
+  'ammoniumNMg',
+  'aminoNMg',
+  'broughtAmmoniumNMg',
+  'broughtAminoNMg',
+  'acidG',
+  'so2Mg',
+  'sorbicMg',
+] as const satisfies readonly (keyof Ledger)[];
+
+export function scaleMasses(ledger: Ledger, keep: number): void {
+  for (const field of MASS_FIELDS) ledger[field] *= keep;
 }

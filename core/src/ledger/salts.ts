@@ -1,4 +1,4 @@
-import type { NutrientId, SulfiteSalt } from './events.ts';
+import type { NutrientId, SulfiteSalt } from './kinds.ts';
 
 /** Nitrogen in nutrients, as fractions of mass, split by how yeast meets it. */
 export interface Nutrient {

@@ -48,6 +48,10 @@ export function fermentedFromSg(liquid: Liquid, sg: number, ethanolYield = ETHAN
   };
   const least = -liquid.ethanolG / ethanolYield;
   const most = liquid.extractG;
+  const misfitNow = misfit(0);
+  const guess = (misfitNow * liquid.waterG) / 1000 / SG_FALL_PER_G_PER_L;
+  const near = secant(misfit, { x: 0, y: misfitNow }, guess, [least, most], 1e-7 * (1 + most));
+  if (near !== null) return near;
   if (misfit(most) > 0) {
     throw new Refusal(
       `${sg.toFixed(3)} is lower than this must can go: with every gram fermented it would read ${sgAfter(liquid, most).toFixed(3)}.`,
@@ -58,6 +62,30 @@ export function fermentedFromSg(liquid: Liquid, sg: number, ethanolYield = ETHAN
     throw new Refusal(`${sg.toFixed(3)} is higher than this must ever was; more honey than is written down, or a slip.`, 'sg');
   }
   return findRoot(misfit, least, most, 1e-7 * (1 + most)).x;
+}
+
+/** How far SG falls for a gram of extract fermented away per liter of water: a first guess only. */
+const SG_FALL_PER_G_PER_L = 0.00045;
+
+/** A root of a nearly straight function from two points near it; null where it leaves the bounds or does not settle at once. */
+function secant(
+  f: (x: number) => number,
+  from: { x: number; y: number },
+  guess: number,
+  [low, high]: readonly [number, number],
+  tolerance: number,
+): number | null {
+  let before = from;
+  let x = guess;
+  for (let i = 0; i < 8 && x >= low && x <= high; i++) {
+    const y = f(x);
+    if (Math.abs(y) < 1e-13) return x;
+    const next = x - (y * (x - before.x)) / (y - before.y);
+    if (Math.abs(next - x) <= tolerance && next >= low && next <= high) return next;
+    before = { x, y };
+    x = next;
+  }
+  return null;
 }
 
 /** One liter of must of this gravity, nothing fermented. */

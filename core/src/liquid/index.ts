@@ -1,3 +1,4 @@
+export * from './adjust.ts';
 export * from './ethanol.ts';
 export * from './fermentation.ts';
 export * from './hydrometer.ts';

@@ -1,30 +1,82 @@
-import { assumptionInputs, assumptionsFrom } from '../ledger/index.ts';
-import { mix } from '../liquid/index.ts';
-import { propagate } from '../quantities/index.ts';
+import { HELD_BACK_G_PER_G } from '../ingredients/index.ts';
+import { ASSUMPTION_NAMES, ASSUMPTION_RANGES, CENTRAL_ASSUMPTIONS, assumptionInputs, assumptionsFrom } from '../ledger/index.ts';
+import { normal } from '../numerics/index.ts';
+import type { Rng } from '../numerics/index.ts';
+import { exactly, propagate, within } from '../quantities/index.ts';
 import type { Ranged } from '../quantities/index.ts';
-import { DRY_SUGAR_G_PER_L, afterSugar, stopsAt, yeastType } from '../yeast/index.ts';
-import { composeMust } from './compose.ts';
+import { DRY_SUGAR_G_PER_L, yeastOf } from '../yeast/index.ts';
+import { measureMust } from './measure.ts';
+import type { Course, MustFigure } from './measure.ts';
 import type { MustPlan } from './plan.ts';
 
-export type MustFigure = 'volumeL' | 'og' | 'abvDry' | 'abv' | 'fg' | 'sugarLeftGPerL' | 'sugarGPerL';
+export type MustFigures = Record<MustFigure, Ranged>;
 
-/** What a plan makes, each figure with its 10–90 % range (first-order propagation over the ledger's assumptions, tolerance and dryness). */
-export function predictMust(plan: MustPlan): Record<MustFigure, Ranged> {
-  const { toleranceAbv } = yeastType(plan.yeastId);
-  const inputs = [toleranceAbv, DRY_SUGAR_G_PER_L, ...assumptionInputs(['mustReadingBias', 'readingBias'])];
-  return propagate<MustFigure>(inputs, ([tolerance = 0, drySugar = 0, ...assumed]) => {
-    const assumptions = assumptionsFrom(assumed);
-    const must = composeMust(plan.honeys, plan.waterL, assumptions);
-    const mixed = mix({ waterG: must.waterG, extractG: must.sugarG + must.unfermentableG, ethanolG: 0 });
-    const stop = stopsAt(must, tolerance, drySugar, assumptions);
-    return {
-      volumeL: mixed.volumeL,
-      og: mixed.sg,
-      sugarGPerL: must.sugarG / mixed.volumeL,
-      abvDry: afterSugar(must, must.sugarG, assumptions).abv,
-      abv: stop.abv,
-      fg: stop.sg,
-      sugarLeftGPerL: stop.sugarGPerL,
-    };
-  });
+/** Lees differ by half from batch to batch (our estimate). */
+const LEES_SCALE = within(1, 0.5);
+
+/** The one course that takes every assumption at its middle. */
+export const centralCourse = (plan: Pick<MustPlan, 'yeastId' | 'own'>): Course => ({
+  assumptions: CENTRAL_ASSUMPTIONS,
+  toleranceAbv: yeastOf(plan).toleranceAbv.value,
+  drySugarGPerL: DRY_SUGAR_G_PER_L.value,
+  heldBackGPerG: HELD_BACK_G_PER_G.value,
+  leesScale: 1,
+});
+
+/** No reading has been taken yet; each ingredient's sugar varies by itself, not with the others. */
+const UNUSED = ['mustReadingBias', 'readingBias', 'sugarShift'] as const;
+
+function inputsOf(plan: MustPlan): Ranged[] {
+  const shifts = plan.ingredients.map((ingredient) => (ingredient.sugarSpread > 0 && ingredient.massG > 0 ? within(0, 1) : exactly(0)));
+  return [yeastOf(plan).toleranceAbv, DRY_SUGAR_G_PER_L, HELD_BACK_G_PER_G, LEES_SCALE, ...assumptionInputs(UNUSED), ...shifts];
 }
+
+const COURSE_INPUTS = 4;
+function courseFrom(values: readonly number[]): Course {
+  const [toleranceAbv = 0, drySugarGPerL = 0, heldBackGPerG = 0, leesScale = 1] = values;
+  const rest = values.slice(COURSE_INPUTS);
+  return {
+    toleranceAbv,
+    drySugarGPerL,
+    heldBackGPerG,
+    leesScale,
+    assumptions: assumptionsFrom(rest.slice(0, ASSUMPTION_NAMES.length)),
+    sugarShifts: rest.slice(ASSUMPTION_NAMES.length),
+  };
+}
+
+/** What a plan makes, each figure with its 10–90 % range (first-order propagation; `drawMust` agrees with it). */
+export function predictMust(plan: MustPlan): MustFigures {
+  return propagate<MustFigure>(inputsOf(plan), (values) => measureMust(plan, courseFrom(values)));
+}
+
+/** Half the width of 10–90 % in standard deviations of a normal distribution. */
+const P90 = 1.2816;
+
+/**
+ * The same ranges by drawing: each input from a normal distribution whose sides are its low and high ends.
+ * Slower than `predictMust` by the number of draws; it takes curved figures as they are.
+ */
+export function drawMust(rng: Rng, plan: MustPlan, draws: number): MustFigures {
+  const inputs = inputsOf(plan);
+  const drawn: Record<string, number[]> = {};
+  for (let n = 0; n < draws; n++) {
+    const values = inputs.map(({ value, low, high }) => {
+      if (low === high) return value;
+      const z = normal(rng) / P90;
+      return value + z * (z < 0 ? value - low : high - value);
+    });
+    values[1] = Math.max(0, values[1] ?? 0);
+    for (const [name, value] of Object.entries(measureMust(plan, courseFrom(values)))) (drawn[name] ??= []).push(value);
+  }
+  const at = (sorted: number[], share: number): number => sorted[Math.round(share * (sorted.length - 1))] ?? Number.NaN;
+  return Object.fromEntries(
+    Object.entries(drawn).map(([name, values]) => {
+      values.sort((a, b) => a - b);
+      return [name, { value: at(values, 0.5), low: at(values, 0.1), high: at(values, 0.9) }];
+    }),
+  ) as MustFigures;
+}
+
+/** The ranges that a plan's figures rest on, for showing. */
+export const PLAN_RANGES = { heldBackGPerG: HELD_BACK_G_PER_G, leesScale: LEES_SCALE, ...ASSUMPTION_RANGES } as const;

@@ -1,140 +1,228 @@
-import { CENTRAL_ASSUMPTIONS } from '../ledger/index.ts';
-import { WATER_20_KG_PER_M3, mix } from '../liquid/index.ts';
-import { findRoot } from '../numerics/index.ts';
 import { Refusal } from '../quantities/index.ts';
-import { DRY_SUGAR_G_PER_L, stopsAt, yeastType } from '../yeast/index.ts';
-import type { Stop } from '../yeast/index.ts';
-import { composeMust } from './compose.ts';
-import type { PlannedHoney } from './plan.ts';
-
-/** What the maker may hold fixed; the rest follows. `abv` and `sweetness` (g/L of sugar left) are what the yeast ends with. */
-export interface Holds {
-  volumeL?: number;
-  og?: number;
-  abv?: number;
-  sweetnessGPerL?: number;
-  honeyG?: number;
-}
-
-export type Hold = keyof Holds;
-const STRENGTHS = ['og', 'abv', 'sweetnessGPerL'] as const;
-type Strength = (typeof STRENGTHS)[number];
+import { solveSystem } from '../numerics/index.ts';
+import { DRY_SUGAR_G_PER_L, yeastOf } from '../yeast/index.ts';
+import { totalCost } from './cost.ts';
+import { measureMust, unboundedOf } from './measure.ts';
+import type { Course } from './measure.ts';
+import { honeysOf, totalG } from './plan.ts';
+import type { Hold, Holds, MustPlan } from './plan.ts';
+import { centralCourse } from './predict.ts';
 
 export const HOLD_NAMES: Record<Hold, string> = {
-  volumeL: 'volume',
+  volumeL: 'volume at the pitch',
+  rackedL: 'volume after racking',
   og: 'original gravity',
   abv: 'alcohol',
   sweetnessGPerL: 'sweetness',
   honeyG: 'honey',
+  waterL: 'water',
+  cost: 'cost',
 };
+
+const STRENGTHS: readonly Hold[] = ['og', 'abv', 'sweetnessGPerL'];
+const SIZES: readonly Hold[] = ['volumeL', 'rackedL'];
 
 /** Holding this second thing beside the first leaves nothing to solve, or too much. */
 export function holdsContradict(a: Hold, b: Hold): boolean {
-  const isStrength = (hold: Hold): boolean => (STRENGTHS as readonly string[]).includes(hold);
-  return a === b || (isStrength(a) && isStrength(b));
+  return a === b || [STRENGTHS, SIZES].some((kind) => kind.includes(a) && kind.includes(b));
 }
 
-export interface Solved {
-  honeyG: number;
-  waterL: number;
+export const heldIn = (holds: Holds): Hold[] => (Object.keys(holds) as Hold[]).filter((hold) => holds[hold] !== undefined);
+
+/** How many holds settle a plan: one for the water, one for what is free, and one more where two free honeys may change their ratio. */
+export function holdsNeeded({ ingredients, ratioFree }: Pick<MustPlan, 'ingredients' | 'ratioFree'>): number {
+  const free = ingredients.filter(({ lock }) => lock === 'free');
+  if (free.length === 0) return 1;
+  return ratioFree === true && free.length === 2 ? 3 : 2;
 }
 
-/** Gravity above which no must can be mixed or fermented; the solver looks no further. */
+/** No must meets the holds. `loosen` says what each would become if it alone were let go. */
+export class HoldsRefusal extends Refusal {
+  readonly loosen: { hold: Hold; reachable: number }[];
+
+  constructor(sentence: string, loosen: { hold: Hold; reachable: number }[]) {
+    super(sentence);
+    this.name = 'HoldsRefusal';
+    this.loosen = loosen;
+  }
+}
+
+/** Gravity above which no must can be mixed or fermented; nothing stronger is planned. */
 const STRONGEST_SG = 1.2;
+/** Residuals are scaled so that this is far below any instrument: 1e-7 in SG, 1 part in 100 000 in volume. */
+const TOLERANCE = 1e-5;
+
+interface Unknowns {
+  /** Grams of each free ingredient, or of all together where their ratio stays. */
+  freeG: number[];
+  waterL: number;
+  /** Liters that the amounts per liter are counted by. */
+  countedL: number;
+}
 
 /**
- * Honey and water that meet exactly two holds, with the yeast and the honeys' ratio given.
+ * The plan with its free amounts moved so that every hold is met. Moves from where the plan stands, so that a small
+ * change of a hold is a small change of the amounts.
  *
- * @param honeys give the ratio and make-up; their masses may be scaled, equal parts where all are 0
- * @throws Refusal naming what contradicts or which hold to loosen
+ * @param plan `wanted` holds as many things as `holdsNeeded`
+ * @throws Refusal naming what contradicts; HoldsRefusal where no must meets the holds, with what each would have to become
  */
-export function solveMust(holds: Holds, honeys: readonly PlannedHoney[], yeastId: string): Solved {
-  const held = (Object.keys(holds) as Hold[]).filter((hold) => holds[hold] !== undefined);
-  const [first, second] = held;
-  if (held.length !== 2 || first === undefined || second === undefined)
-    throw new Refusal('Hold exactly two things fixed; the rest follows from them.');
-  if (holdsContradict(first, second)) {
-    throw new Refusal(
-      `The ${HOLD_NAMES[first]} and the ${HOLD_NAMES[second]} both set how strong the must is; let one of them go and hold the volume or the honey.`,
-    );
-  }
-  if (honeys.length === 0) throw new Refusal('A must needs a honey; choose one.');
-  const blend = blendOf(honeys);
-  const strength = STRENGTHS.find((name) => holds[name] !== undefined);
-  if (strength === undefined) return waterForVolume(blend, holds.honeyG ?? 0, holds.volumeL ?? 0);
-  const share = honeyShareFor(blend, strength, holds[strength] ?? 0, yeastId);
-  if (holds.honeyG !== undefined) return { honeyG: holds.honeyG, waterL: (holds.honeyG * (1 / share - 1)) / WATER_20_KG_PER_M3 };
-  const kilo = kiloOf(blend, share);
-  const massG = (1000 * (holds.volumeL ?? 0)) / kilo.mixed.volumeL;
-  return { honeyG: massG * share, waterL: (massG * (1 - share)) / WATER_20_KG_PER_M3 };
-}
-
-type Blend = Pick<PlannedHoney, 'moisture' | 'unfermentable'>;
-
-function blendOf(honeys: readonly PlannedHoney[]): Blend {
-  const total = honeys.reduce((sum, honey) => sum + honey.massG, 0);
-  const weight = (honey: PlannedHoney): number => (total > 0 ? honey.massG / total : 1 / honeys.length);
-  return {
-    moisture: honeys.reduce((sum, honey) => sum + honey.moisture * weight(honey), 0),
-    unfermentable: honeys.reduce((sum, honey) => sum + honey.unfermentable * weight(honey), 0),
-  };
-}
-
-/** One kilogram of must with this share of honey by mass. */
-function kiloOf(blend: Blend, share: number) {
-  const must = composeMust(
-    [{ name: 'honey', massG: 1000 * share, ...blend }],
-    (1000 * (1 - share)) / WATER_20_KG_PER_M3,
-    CENTRAL_ASSUMPTIONS,
+export function solveMust(plan: MustPlan): MustPlan {
+  checkHolds(plan);
+  const solved = attempt(plan, plan.wanted);
+  if (solved.plan !== null) return solved.plan;
+  const held = heldIn(plan.wanted);
+  const loosen = held.flatMap((hold) => {
+    const reachable = reachableWithout(plan, hold, solved.vanished);
+    return reachable === null ? [] : [{ hold, reachable }];
+  });
+  const short = solved.vanished === 'water' ? 'the water' : solved.vanished === 'free' ? freeNames(plan) : null;
+  const names = listed(held.map((hold) => HOLD_NAMES[hold]));
+  throw new HoldsRefusal(
+    short === null
+      ? `No must meets ${names} together; let one of them go.`
+      : `No must meets ${names} together: ${short} would have to be less than nothing.`,
+    loosen,
   );
-  return { must, mixed: mix({ waterG: must.waterG, extractG: must.sugarG + must.unfermentableG, ethanolG: 0 }) };
 }
 
-function honeyShareFor(blend: Blend, strength: Strength, wanted: number, yeastId: string): number {
-  const yeast = yeastType(yeastId);
-  const shareForOg = (og: number): number => findRoot((share) => kiloOf(blend, share).mixed.sg - og, 0, 1, 1e-10).x;
-  const strongest = Math.min(1, shareForOg(STRONGEST_SG));
-  if (strength === 'og') {
-    if (!(wanted > 1 && wanted <= STRONGEST_SG)) {
-      throw new Refusal(
-        `A must of gravity ${wanted.toFixed(3)} cannot be planned; it must lie above 1.000 and not above ${STRONGEST_SG.toFixed(3)}.`,
-        'og',
-      );
+const listed = (names: string[]): string => (names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`);
+
+function freeNames(plan: MustPlan): string {
+  return listed(plan.ingredients.filter(({ lock }) => lock === 'free').map(({ name }) => name));
+}
+
+function checkHolds(plan: MustPlan): void {
+  const { wanted } = plan;
+  const held = heldIn(wanted);
+  const needed = holdsNeeded(plan);
+  for (const [i, a] of held.entries())
+    for (const b of held.slice(i + 1))
+      if (holdsContradict(a, b))
+        throw new Refusal(
+          `The ${HOLD_NAMES[a]} and the ${HOLD_NAMES[b]} both set ${STRENGTHS.includes(a) ? 'how strong the must is' : 'how much there is'}; let one of them go.`,
+        );
+  if (held.length !== needed)
+    throw new Refusal(`Hold exactly ${['', 'one thing', 'two things', 'three things'][needed]} fixed; the rest follows.`);
+  for (const hold of held) {
+    const value = wanted[hold] ?? 0;
+    if (!(value > 0) && hold !== 'waterL') throw new Refusal(`The ${HOLD_NAMES[hold]} wanted must be more than nothing.`, hold);
+  }
+  if (wanted.og !== undefined && !(wanted.og > 1 && wanted.og <= STRONGEST_SG))
+    throw new Refusal(
+      `A must of gravity ${wanted.og.toFixed(3)} cannot be planned; it must lie above 1.000 and not above ${STRONGEST_SG.toFixed(3)}.`,
+      'og',
+    );
+  const yeast = yeastOf(plan);
+  if (wanted.abv !== undefined && wanted.abv >= yeast.toleranceAbv.value)
+    throw new Refusal(
+      `The ${yeast.name} stops near ${yeast.toleranceAbv.value} % vol; want less than that, or choose a stronger yeast.`,
+      'abv',
+    );
+  if (wanted.sweetnessGPerL !== undefined && wanted.sweetnessGPerL <= DRY_SUGAR_G_PER_L.value)
+    throw new Refusal(
+      `A dry mead leaves the strength open; hold its gravity or alcohol instead, or want more than ${DRY_SUGAR_G_PER_L.value} g/L of sugar left.`,
+      'sweetnessGPerL',
+    );
+}
+
+/** The plan with these amounts in it. */
+function withAmounts(plan: MustPlan, { freeG, waterL, countedL }: Unknowns): MustPlan {
+  const free = plan.ingredients.filter(({ lock }) => lock === 'free');
+  const total = totalG(free);
+  const ingredients = plan.ingredients.map((ingredient) => {
+    if (ingredient.lock === 'perLiter') return { ...ingredient, massG: (ingredient.gPerL ?? 0) * countedL };
+    if (ingredient.lock !== 'free') return ingredient;
+    const own = freeG.length > 1 ? freeG[free.indexOf(ingredient)] : undefined;
+    return { ...ingredient, massG: own ?? (freeG[0] ?? 0) * (total > 0 ? ingredient.massG / total : 1 / free.length) };
+  });
+  return { ...plan, ingredients, waterL };
+}
+
+/** How far a plan misses a hold, scaled so that 1 is a large miss. */
+function missOf(plan: MustPlan, hold: Hold, wanted: number, course: Course): number {
+  switch (hold) {
+    case 'honeyG':
+      return (totalG(honeysOf(plan)) - wanted) / wanted;
+    case 'cost':
+      return (totalCost(plan) - wanted) / wanted;
+    case 'waterL':
+      return plan.waterL - wanted;
+    case 'abv':
+      return unboundedOf(plan, course).abvDry - wanted;
+    case 'sweetnessGPerL':
+      return (unboundedOf(plan, course).sugarAtToleranceGPerL - wanted) / 10;
+    case 'og':
+      return (measureMust(plan, course).og - wanted) * 100;
+    case 'volumeL':
+    case 'rackedL':
+      return (measureMust(plan, course)[hold] - wanted) / wanted;
+  }
+}
+
+interface Attempt {
+  plan: MustPlan | null;
+  vanished: 'water' | 'free' | null;
+}
+
+/** Searches the amounts; `fixed` puts one of them at nothing. */
+function attempt(plan: MustPlan, wanted: Holds, fixed: 'water' | 'free' | null = null): Attempt {
+  const course = centralCourse(plan);
+  const free = plan.ingredients.filter(({ lock }) => lock === 'free');
+  const counted = plan.ingredients.some(({ lock }) => lock === 'perLiter');
+  const equations = heldIn(wanted).filter((hold) => hold !== 'waterL');
+  const searchesWater = wanted.waterL === undefined && fixed !== 'water';
+  const freeCount = fixed === 'free' || free.length === 0 ? 0 : plan.ratioFree === true && free.length === 2 && fixed === null ? 2 : 1;
+  const read = (x: readonly number[]): Unknowns => ({
+    freeG: x.slice(0, freeCount).map((kg) => kg * 1000),
+    waterL: searchesWater ? (x[freeCount] ?? 0) : fixed === 'water' ? 0 : (wanted.waterL ?? 0),
+    countedL: counted ? (x.at(-1) ?? 0) : 0,
+  });
+  const start = startOf(plan, freeCount, searchesWater, counted, wanted);
+  const misses = (x: readonly number[]): number[] => {
+    const tried = withAmounts(plan, read(x));
+    try {
+      const held = equations.map((hold) => missOf(tried, hold, wanted[hold] ?? 0, course));
+      const volumeL = counted ? measureMust(tried, course).volumeL : 0;
+      return counted ? [...held, volumeL - (x.at(-1) ?? 0)] : held;
+    } catch (error) {
+      if (error instanceof Refusal) return start.map(() => Number.POSITIVE_INFINITY);
+      throw error;
     }
-    return shareForOg(wanted);
-  }
-  const end = (share: number): Stop =>
-    stopsAt(kiloOf(blend, share).must, yeast.toleranceAbv.value, DRY_SUGAR_G_PER_L.value, CENTRAL_ASSUMPTIONS);
-  if (strength === 'abv') {
-    const most = yeast.toleranceAbv.value;
-    if (!(wanted > 0)) throw new Refusal('The alcohol wanted must be more than 0 % vol.', 'abv');
-    if (wanted >= most)
-      throw new Refusal(`The ${yeast.name} stops near ${most} % vol; want less than that, or choose a stronger yeast.`, 'abv');
-    return findRoot((share) => end(share).abv - wanted, 1e-4, strongest, 1e-9).x;
-  }
-  const driest = DRY_SUGAR_G_PER_L.value;
-  if (!(wanted > driest)) {
-    throw new Refusal(
-      `A dry mead leaves the strength open; hold its gravity or alcohol instead, or want more than ${driest} g/L of sugar left.`,
-      'sweetnessGPerL',
-    );
-  }
-  const sweetest = end(strongest).sugarGPerL;
-  if (wanted > sweetest)
-    throw new Refusal(
-      `Even a must of ${STRONGEST_SG.toFixed(3)} leaves only ${Math.round(sweetest)} g/L with this yeast; want less, or sweeten afterwards.`,
-      'sweetnessGPerL',
-    );
-  return findRoot((share) => end(share).sugarGPerL - wanted, 1e-4, strongest, 1e-9).x;
+  };
+  if (misses(start).length !== start.length) return { plan: null, vanished: null };
+  const root = solveSystem(misses, start, TOLERANCE);
+  if (root.converged) return { plan: withAmounts(plan, read(root.x)), vanished: null };
+  const vanished =
+    root.vanished === -1 ? null : root.vanished < freeCount ? 'free' : searchesWater && root.vanished === freeCount ? 'water' : null;
+  return { plan: null, vanished };
 }
 
-function waterForVolume(blend: Blend, honeyG: number, volumeL: number): Solved {
-  const volumeWith = (waterL: number): number => {
-    const must = composeMust([{ name: 'honey', massG: honeyG, ...blend }], waterL, CENTRAL_ASSUMPTIONS);
-    return mix({ waterG: must.waterG, extractG: must.sugarG + must.unfermentableG, ethanolG: 0 }).volumeL;
-  };
-  if (!(volumeL > 0)) throw new Refusal('The volume must be more than nothing.', 'volumeL');
-  const bare = honeyG > 0 ? volumeWith(0) : 0;
-  if (bare >= volumeL) throw new Refusal(`That much honey alone fills ${bare.toFixed(2)} L; hold more volume or less honey.`, 'volumeL');
-  return { honeyG, waterL: findRoot((waterL) => volumeWith(waterL) - volumeL, 1e-6, volumeL * 1.1, 1e-9).x };
+/** Where the search begins: where the plan stands, or at a middling must where it stands at nothing. */
+function startOf(plan: MustPlan, freeCount: number, searchesWater: boolean, counted: boolean, wanted: Holds): number[] {
+  const free = plan.ingredients.filter(({ lock }) => lock === 'free');
+  const litersGuess = wanted.volumeL ?? wanted.rackedL ?? (plan.waterL > 0 ? plan.waterL * 1.2 : 5);
+  const standing = freeCount > 1 ? free.map(({ massG }) => massG / 1000) : [totalG(free) / 1000];
+  const x = standing.slice(0, freeCount).map((kg) => (kg > 0.001 * litersGuess ? kg : 0.25 * litersGuess));
+  if (searchesWater) x.push(plan.waterL > 0.01 * litersGuess ? plan.waterL : 0.7 * litersGuess);
+  if (counted) x.push(litersGuess);
+  return x;
+}
+
+/** What a hold would become if it were let go while the amount that vanished stays at nothing. */
+function reachableWithout(plan: MustPlan, hold: Hold, vanished: Attempt['vanished']): number | null {
+  const wanted = { ...plan.wanted, [hold]: undefined };
+  const { plan: reached } = attempt(plan, wanted, vanished ?? 'water');
+  if (reached === null) return null;
+  const value = valueOf(reached, hold);
+  return Number.isFinite(value) && value > 0 ? value : null;
+}
+
+/** What a plan has of something that may be held, at the middle of every assumption. */
+export function valueOf(plan: MustPlan, hold: Hold): number {
+  const figures = measureMust(plan, centralCourse(plan));
+  if (hold === 'honeyG') return totalG(honeysOf(plan));
+  if (hold === 'cost') return totalCost(plan);
+  if (hold === 'waterL') return plan.waterL;
+  return hold === 'sweetnessGPerL' ? figures.sugarLeftGPerL : figures[hold];
 }

@@ -1,16 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { MEAN_HONEY } from '../ledger/index.ts';
 import { USUAL_VESSELS } from '../vessel/index.ts';
-import { judgeMust, mustWorking, predictMust, solveMust } from './index.ts';
-import type { MustFigure, MustPlan } from './index.ts';
-
-const honey = { name: 'linden', massG: 1, moisture: MEAN_HONEY.moisture, unfermentable: MEAN_HONEY.unfermentable };
+import { costWorking, judgeMust, mustWorking, planOf, plannedFrom, plannedHoney, predictMust, solveMust } from './index.ts';
+import type { MustFigure, MustPlan, PlannedIngredient } from './index.ts';
 
 /** A plan of 5 L at a gravity, in a 10 L bucket, at 19 °C. */
-function planAt(og: number, over: Partial<MustPlan> = {}): MustPlan {
-  const { honeyG, waterL } = solveMust({ og, volumeL: 5 }, [honey], 'allround');
-  return { honeys: [{ ...honey, massG: honeyG }], waterL, yeastId: 'allround', vessel: USUAL_VESSELS[2]!, roomTempC: 19, ...over };
-}
+const planAt = (og: number, over: Partial<MustPlan> = {}, more: PlannedIngredient[] = []): MustPlan => ({
+  ...solveMust(planOf([plannedHoney('linden', 1), ...more], 3, { wanted: { og, volumeL: 5 } })),
+  ...over,
+});
 const found = (plan: MustPlan, id: string) => judgeMust(plan).find((verdict) => verdict.id === id);
 
 describe('what a fellow maker would say', () => {
@@ -50,13 +47,53 @@ describe('what a fellow maker would say', () => {
   });
 });
 
+describe('what is said about fruit, juice and labels', () => {
+  const said = (more: PlannedIngredient[]) => judgeMust(planAt(1.09, {}, more));
+  const weightOf = (more: PlannedIngredient[], id: string) => said(more).find((verdict) => verdict.id === id)?.weight;
+
+  it('asks for the label of a juice until it is read, and stops a preserved one', () => {
+    expect(weightOf([plannedFrom('juice-apple', 500)], 'label')).toBe('care');
+    expect(weightOf([plannedFrom('juice-apple', 500, { preserved: false })], 'label')).toBeUndefined();
+    expect(weightOf([plannedFrom('raisin', 100, { preserved: true })], 'preserved')).toBe('stop');
+    expect(weightOf([plannedFrom('gooseberry', 500)], 'label')).toBeUndefined();
+  });
+
+  it('warns of acid fruit in a fermenting must, not before the pitch', () => {
+    expect(weightOf([plannedFrom('blackcurrant', 700, { stage: 'during' })], 'sudden-acid')).toBe('care');
+    expect(weightOf([plannedFrom('blackcurrant', 700)], 'sudden-acid')).toBeUndefined();
+    expect(weightOf([plannedFrom('pear', 700, { stage: 'during' })], 'sudden-acid')).toBeUndefined();
+    expect(weightOf([plannedFrom('blackcurrant', 2000)], 'sharp')).toBe('care');
+  });
+
+  it('minds pits, green elder and raisins', () => {
+    const ids = said([plannedFrom('cherry-sour', 300), plannedFrom('elderberry', 200), plannedFrom('raisin', 50)]).map(({ id }) => id);
+    expect(ids).toEqual(expect.arrayContaining(['pits', 'elder', 'raisins']));
+    expect(said([plannedFrom('elderflower', 100)]).map(({ id }) => id)).not.toContain('elder');
+  });
+
+  it('wants more room over fruit than over a traditional', () => {
+    const tight = { vessel: { kind: 'bucket' as const, name: 'tight bucket', capacityL: 6.9 } };
+    expect(found(planAt(1.09, tight), 'headspace')?.weight).toBe('note');
+    expect(judgeMust(planAt(1.09, tight, [plannedFrom('gooseberry', 600)])).find(({ id }) => id === 'headspace')?.weight).toBe('care');
+  });
+});
+
 describe('the working of a planned figure', () => {
   const plan = planAt(1.1);
   it.each(Object.keys(predictMust(plan)) as MustFigure[])('%s names its formula, what was put in, and a source', (figure) => {
     const working = mustWorking(figure, plan);
     expect(working.formula.length).toBeGreaterThan(10);
     expect(working.source).toMatch(/ICUMSA/);
-    expect(working.inputs.map(({ name }) => name)).toEqual(expect.arrayContaining(['linden honey', 'water']));
+    expect(working.inputs.map(({ name }) => name)).toEqual(expect.arrayContaining(['linden', 'water']));
+  });
+
+  it('shows what each thing costs and what has no price', () => {
+    const priced = planAt(1.1, { otherCost: 2 }, [plannedFrom('gooseberry', 500, { pricePerKg: 4 })]);
+    expect(costWorking(priced).inputs).toEqual([
+      { name: 'gooseberries', shown: '0.50 kg × 4.00 = 2.00' },
+      { name: 'linden', shown: 'no price yet' },
+      { name: 'yeast, nutrient and the rest', shown: '2.00' },
+    ]);
   });
 
   it('puts the yeast in only where it matters', () => {

@@ -1,57 +1,84 @@
 import { abvPct, gPerL, gravity, massG, percent, say, tempC, verdict, volumeL } from '../quantities/index.ts';
 import type { Verdict } from '../quantities/index.ts';
-import { PRIMARY_HEADSPACE_PCT, fillOf } from '../vessel/index.ts';
-import { yeastToPitchG, yeastType } from '../yeast/index.ts';
-import type { MustPlan } from './plan.ts';
+import { yeastOf, yeastToPitchG } from '../yeast/index.ts';
+import { fillOfPlan, headspaceWantedPct } from './fit.ts';
+import type { MustPlan, PlannedIngredient } from './plan.ts';
 import { predictMust } from './predict.ts';
+import type { MustFigures } from './predict.ts';
+import { SAFE_START_SG } from './stepFeeding.ts';
 
 /** Where a must begins to be hard on yeast, SG (trade habit: above 1.120 to 1.130). */
 const STRONG_START = 1.12;
 const TOO_STRONG_START = 1.135;
+/** Acid that goes into a fermenting must at once and may stop it, g/L as tartaric (our estimate). */
+const SUDDEN_ACID_G_PER_L = 1;
+/** Titratable acid beyond which a must tastes sharp and lies low in pH, g/L as tartaric (our estimate). */
+const SHARP_ACID_G_PER_L = 9;
+const HOT_ABV = 15;
 
 /** What a fellow maker would say to this plan, gravest first. */
-export function judgeMust(plan: MustPlan, figures: ReturnType<typeof predictMust> = predictMust(plan)): Verdict[] {
-  const yeast = yeastType(plan.yeastId);
-  const fill = fillOf(plan.vessel.capacityL, figures.volumeL.value);
-  const verdicts: Verdict[] = [];
+export function judgeMust(plan: MustPlan, figures: MustFigures = predictMust(plan)): Verdict[] {
+  const verdicts = [
+    judgeRoom(plan, figures),
+    ...judgeStart(figures),
+    ...judgeYeast(plan, figures),
+    ...judgeAcid(plan, figures),
+    ...judgeLabels(plan),
+    ...judgeFruit(plan),
+  ];
+  const weights = { stop: 0, care: 1, note: 2 };
+  return verdicts.sort((a, b) => weights[a.weight] - weights[b.weight]);
+}
+
+function judgeRoom(plan: MustPlan, figures: MustFigures): Verdict {
+  const fill = fillOfPlan(plan, figures.fillL.value);
+  const wanted = headspaceWantedPct(plan, yeastOf(plan).foaming === 'much');
+  const name = plan.vessel.name;
   if (fill.overflowL > 0) {
-    verdicts.push(
-      verdict(
-        'overflow',
-        'stop',
-        say`${volumeL(fill.overflowL)} will not fit: the ${plan.vessel.name} holds ${volumeL(plan.vessel.capacityL)} to the brim. Make less, or take a larger vessel.`,
-      ),
-    );
-  } else if (fill.headspacePct < PRIMARY_HEADSPACE_PCT) {
-    verdicts.push(
-      verdict(
-        'headspace',
-        'care',
-        say`Only ${percent(fill.headspacePct)} of the vessel is left for foam; it wants ${percent(PRIMARY_HEADSPACE_PCT)}. Expect it to climb out, or hold some water back.`,
-      ),
-    );
-  } else {
-    verdicts.push(
-      verdict('headspace', 'note', say`Room for foam: ${volumeL(fill.headspaceL)}, ${percent(fill.headspacePct)} of the vessel. Enough.`),
+    return verdict(
+      'overflow',
+      'stop',
+      say`${volumeL(fill.overflowL)} will not fit: the ${name} holds ${volumeL(plan.vessel.capacityL)} to the brim. Make less, or take a larger vessel.`,
     );
   }
-  if (figures.og.value > TOO_STRONG_START) {
-    verdicts.push(
+  if (fill.headspacePct < wanted) {
+    return verdict(
+      'headspace',
+      'care',
+      say`Only ${percent(fill.headspacePct)} of the vessel is left for foam and cap; it wants ${percent(wanted)}. Expect it to climb out, or hold some water back.`,
+    );
+  }
+  return verdict(
+    'headspace',
+    'note',
+    say`Room for foam: ${volumeL(fill.headspaceL)}, ${percent(fill.headspacePct)} of the vessel. Enough.`,
+  );
+}
+
+function judgeStart({ og }: MustFigures): Verdict[] {
+  if (og.value > TOO_STRONG_START) {
+    return [
       verdict(
         'start',
         'stop',
-        say`${gravity(figures.og.value)} is too strong to start in: the yeast may never begin. Keep part of the honey back and add it once a third of the sugar is gone.`,
+        say`${gravity(og.value)} is too strong to start in: the yeast may never begin. Start it near ${gravity(SAFE_START_SG)} and feed it the rest of the honey in steps.`,
       ),
-    );
-  } else if (figures.og.value > STRONG_START) {
-    verdicts.push(
-      verdict(
-        'start',
-        'care',
-        say`${gravity(figures.og.value)} is a hard start for yeast. Rehydrate it, give it air, and feed by the sugar.`,
-      ),
-    );
+    ];
   }
+  return og.value > STRONG_START
+    ? [
+        verdict(
+          'start',
+          'care',
+          say`${gravity(og.value)} is a hard start for yeast. Rehydrate it, give it air, and feed by the sugar; or hold some honey back.`,
+        ),
+      ]
+    : [];
+}
+
+function judgeYeast(plan: MustPlan, figures: MustFigures): Verdict[] {
+  const yeast = yeastOf(plan);
+  const verdicts: Verdict[] = [];
   if (plan.roomTempC < yeast.tempC.low || plan.roomTempC > yeast.tempC.high) {
     verdicts.push(
       verdict(
@@ -62,20 +89,96 @@ export function judgeMust(plan: MustPlan, figures: ReturnType<typeof predictMust
     );
   }
   const over = figures.abvDry.value - yeast.toleranceAbv.value;
-  if (over > 0) {
+  verdicts.push(
+    over > 0
+      ? verdict(
+          'tolerance',
+          over > 3 ? 'care' : 'note',
+          say`The sugar would make ${abvPct(figures.abvDry.value)}, but the ${yeast.name} gives up near ${abvPct(yeast.toleranceAbv.value)}: about ${gPerL(figures.sugarLeftGPerL.value)} of sugar stays, and may ferment on until it is stabilized.`,
+        )
+      : verdict('tolerance', 'note', say`Within what the ${yeast.name} can do: expect it to go dry, near ${gravity(figures.fg.value)}.`),
+  );
+  if (figures.abv.value > HOT_ABV) {
     verdicts.push(
       verdict(
-        'tolerance',
-        over > 3 ? 'care' : 'note',
-        say`The sugar would make ${abvPct(figures.abvDry.value)}, but the ${yeast.name} gives up near ${abvPct(yeast.toleranceAbv.value)}: about ${gPerL(figures.sugarLeftGPerL.value)} of sugar stays, and may ferment on until it is stabilized.`,
+        'hot',
+        'note',
+        say`${abvPct(figures.abv.value)} is not quality by itself: thin musts taste of alcohol and want years. Twice the batch is better than twice the honey.`,
       ),
-    );
-  } else {
-    verdicts.push(
-      verdict('tolerance', 'note', say`Within what the ${yeast.name} can do: expect it to go dry, near ${gravity(figures.fg.value)}.`),
     );
   }
   verdicts.push(verdict('pitch', 'note', say`Pitch about ${massG(yeastToPitchG(figures.volumeL.value, figures.og.value))} of dry yeast.`));
-  const weights = { stop: 0, care: 1, note: 2 };
-  return verdicts.sort((a, b) => weights[a.weight] - weights[b.weight]);
+  return verdicts;
 }
+
+const acidG = (ingredients: readonly PlannedIngredient[]): number =>
+  ingredients.reduce((sum, { massG: grams, composition }) => sum + (grams * composition.acidGPerKg) / 1000, 0);
+
+function judgeAcid(plan: MustPlan, { volumeL: liters }: MustFigures): Verdict[] {
+  if (liters.value <= 0) return [];
+  const during = plan.ingredients.filter(({ stage }) => stage === 'during');
+  const sudden = acidG(during) / liters.value;
+  const verdicts: Verdict[] = [];
+  if (sudden > SUDDEN_ACID_G_PER_L) {
+    verdicts.push(
+      verdict(
+        'sudden-acid',
+        'care',
+        say`${names(during.filter(({ composition }) => composition.acidGPerKg > 0))} would bring ${gPerL(sudden)} of acid into a fermenting must at once; the pH drops and the yeast can stop dead. Before the pitch is safe. Later, give it in parts two days apart, with carbonate at hand.`,
+      ),
+    );
+  }
+  const before = acidG(plan.ingredients.filter(({ stage }) => stage === 'before')) / liters.value;
+  if (before > SHARP_ACID_G_PER_L) {
+    verdicts.push(
+      verdict(
+        'sharp',
+        'care',
+        say`About ${gPerL(before)} of acid from the start: measure the pH before you pitch; below ${'3.1'} most yeasts labor.`,
+      ),
+    );
+  }
+  return verdicts;
+}
+
+function judgeLabels(plan: MustPlan): Verdict[] {
+  const bottledGoods = plan.ingredients.filter(
+    ({ family, massG: grams, stage }) => grams > 0 && stage !== 'after' && ['juice', 'dried', 'syrup'].includes(family),
+  );
+  const bad = bottledGoods.filter(({ preserved }) => preserved === true);
+  const unknown = bottledGoods.filter(({ preserved }) => preserved === undefined);
+  return [
+    ...(bad.length === 0
+      ? []
+      : [
+          verdict(
+            'preserved',
+            'stop',
+            say`${names(bad)}: a preservative stops yeast as surely as it stops mold. Take one without sorbate, benzoate and much sulfite.`,
+          ),
+        ]),
+    ...(unknown.length === 0
+      ? []
+      : [verdict('label', 'care', say`Read the label of the ${names(unknown)}: sorbate, benzoate or much sulfite would stop the yeast.`)]),
+  ];
+}
+
+function judgeFruit(plan: MustPlan): Verdict[] {
+  const there = (family: string, name: RegExp): PlannedIngredient[] =>
+    plan.ingredients.filter(
+      (ingredient) => ingredient.massG > 0 && (family === '' || ingredient.family === family) && name.test(ingredient.name),
+    );
+  const notes: [id: string, found: PlannedIngredient[], text: string][] = [
+    [
+      'pits',
+      there('fruit', /cherr|plum|apricot|peach/i),
+      'keep the pits whole or leave them out; broken ones release cyanide and taste of almond.',
+    ],
+    ['elder', there('', /elder(?!flower)/i), 'ripe berries only, no green ones, stalks or leaves: they make ill.'],
+    ['raisins', there('dried', /raisin/i), 'flavor and sugar, but hardly any nitrogen; they do not feed the yeast.'],
+    ['citrus', there('', /orange|lemon|citrus/i), 'smells odd while it ferments; that clears.'],
+  ];
+  return notes.filter(([, found]) => found.length > 0).map(([id, found, text]) => verdict(id, 'note', say`${names(found)}: ${text}`));
+}
+
+const names = (ingredients: readonly PlannedIngredient[]): string => ingredients.map(({ name }) => name).join(', ');

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { findRoot, tabulate } from './index.ts';
+import { findRoot, normal, seeded, solveSystem, tabulate } from './index.ts';
 
 describe('root finding', () => {
   it('meets its tolerance and says how', () => {
@@ -27,5 +27,41 @@ describe('a table', () => {
   it('answers nothing outside its range', () => {
     expect(sine(-0.01)).toBeNaN();
     expect(sine(3.01)).toBeNaN();
+  });
+});
+
+describe('several unknowns', () => {
+  it('are found together', () => {
+    const root = solveSystem(([x = 0, y = 0]) => [x * y - 6, x + y - 5], [1, 8], 1e-10);
+    expect(root.converged).toBe(true);
+    expect([...root.x].sort()).toEqual([expect.closeTo(2, 6), expect.closeTo(3, 6)]);
+  });
+
+  it('never pass zero, and the one that wanted to is named', () => {
+    const root = solveSystem(([x = 0, y = 0]) => [x + y - 1, x - y - 3], [1, 1], 1e-10);
+    expect(root.converged).toBe(false);
+    expect(root.vanished).toBe(1);
+    expect(Math.min(...root.x)).toBeGreaterThan(0);
+  });
+
+  it('say so where two equations are the same', () => {
+    expect(solveSystem(([x = 0, y = 0]) => [x + y - 2, 2 * x + 2 * y - 5], [1, 1], 1e-10).converged).toBe(false);
+  });
+});
+
+describe('random draws', () => {
+  it('are the same for the same seed and others for another', () => {
+    const draw = (seed: number) => Array.from({ length: 5 }, seeded(seed));
+    expect(draw(1)).toEqual(draw(1));
+    expect(draw(1)).not.toEqual(draw(2));
+  });
+
+  it('spread as a normal distribution does', () => {
+    const rng = seeded(7);
+    const values = Array.from({ length: 20_000 }, () => normal(rng));
+    const mean = values.reduce((sum, v) => sum + v, 0) / values.length;
+    const variance = values.reduce((sum, v) => sum + (v - mean) ** 2, 0) / values.length;
+    expect(Math.abs(mean)).toBeLessThan(0.03);
+    expect(Math.abs(variance - 1)).toBeLessThan(0.05);
   });
 });

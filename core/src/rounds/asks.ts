@@ -2,6 +2,7 @@ import { feedingNow } from '../feed/index.ts';
 import type { FeedingPlan } from '../feed/index.ts';
 import { mixedOf, viewOf } from '../ledger/index.ts';
 import type { EventContent, Ledger } from '../ledger/index.ts';
+import { drippingG } from '../ingredients/index.ts';
 import { gravity, massG, say, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { VERIFY_H, firstShutGate, gatesOf, whyNotBottle } from '../stabilize/index.ts';
@@ -64,6 +65,44 @@ function feedingAsk(ledger: Ledger, feeding: FeedingPlan, now: number): Ask | nu
   };
 }
 
+/** The must waits for yeast; a first reading that the pours do not explain comes before it. */
+function mixedAsk(ledger: Ledger, now: number): Ask {
+  const first = ledger.readings.at(-1);
+  if (first?.verdict === 'unexplained')
+    return readingAsk(
+      'swinging',
+      first.at,
+      say`${gravity(first.sg)} is not what was poured. Settle what happened before the yeast goes in.`,
+      'pitch',
+    );
+  return readingAsk('swinging', now, say`Mixed at ${gravity(viewOf(ledger)?.sg ?? 1)}. Pitch the yeast.`, 'pitch');
+}
+
+/** The bag that is due out first, and what lifting it would write down. */
+function bagAsk(ledger: Ledger, now: number): Ask | null {
+  const bag = ledger.additions
+    .filter(({ bagOutAt, at }) => bagOutAt !== null && !(ledger.strainedAt !== null && ledger.strainedAt > at))
+    .sort((a, b) => (a.bagOutAt ?? 0) - (b.bagOutAt ?? 0))[0];
+  const dueAt = bag?.bagOutAt ?? null;
+  if (bag === undefined || dueAt === null || ledger.insolubleG <= 0) return null;
+  const isDue = now >= dueAt;
+  const grams = drippingG(bag.insolubleG);
+  return {
+    bell: isDue ? 'swinging' : 'muffled',
+    dueAt,
+    sentence: isDue
+      ? say`The bag of ${bag.name} comes out now. Let it drip, press lightly, weigh it.`
+      : say`The bag of ${bag.name} comes out ${when(dueAt)}.`,
+    station: 'pitch',
+    done: isDue
+      ? {
+          label: say`Out, about ${massG(grams)}`,
+          events: [{ kind: 'strain', payload: { massG: grams, share: Math.min(1, bag.insolubleG / ledger.insolubleG) } }],
+        }
+      : null,
+  };
+}
+
 function afterFinish(ledger: Ledger, now: number): Ask {
   const stable = stabilizedAt(ledger);
   const honeyAt = sweetenedAt(ledger);
@@ -103,7 +142,7 @@ export function asksOf(ledger: Ledger, feeding: FeedingPlan | null, now: number)
     case 'empty':
       return [readingAsk('muffled', now, say`Planned. Mix it when the day comes.`, 'pitch')];
     case 'mixed':
-      return [readingAsk('swinging', now, say`Mixed at ${gravity(viewOf(ledger)?.sg ?? 1)}. Pitch the yeast.`, 'pitch')];
+      return [mixedAsk(ledger, now)];
     case 'moving again':
       return [readingAsk('cracked', now, state.sentence)];
     case 'not moving':
@@ -120,6 +159,8 @@ export function asksOf(ledger: Ledger, feeding: FeedingPlan | null, now: number)
       const asks: Ask[] = [];
       const feed = feeding === null ? null : feedingAsk(ledger, feeding, now);
       if (feed !== null) asks.push(feed);
+      const bag = bagAsk(ledger, now);
+      if (bag !== null) asks.push(bag);
       const gapDays = now - (ledger.pitch?.at ?? now) < 14 * DAY_MS ? 2 : 5;
       if (now - lastAt > gapDays * DAY_MS)
         asks.push(readingAsk('swinging', lastAt + gapDays * DAY_MS, say`No reading since ${when(lastAt)}. Take one.`));

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { planFeeding } from '../feed/index.ts';
 import { eventsAt } from '../ledger/build.ts';
-import { MEAN_HONEY, fold } from '../ledger/index.ts';
+import { MEAN_HONEY } from '../ingredients/index.ts';
+import { fold } from '../ledger/index.ts';
 import type { EventContent } from '../ledger/index.ts';
 import { expectedEnd, finishOf, sgAtShare, stateOf } from '../watch/index.ts';
 import { asksOf, byUrgency, stationOf } from './index.ts';

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { eventsAt } from '../ledger/build.ts';
-import { MEAN_HONEY, fold } from '../ledger/index.ts';
+import { MEAN_HONEY } from '../ingredients/index.ts';
+import { fold } from '../ledger/index.ts';
 import type { EventContent } from '../ledger/index.ts';
 import { referenceCases } from '../reference/cases.ts';
 import {

@@ -125,6 +125,11 @@ function readWhat(line: string, context: DipContext): Omit<DipReading, 'at'> {
   for (const [pattern, mark, text] of MARK_WORDS) {
     if (pattern.test(line)) return { events: [{ kind: 'note', payload: { text, mark } }], understood: [text] };
   }
+  const bag = /^(?:bag|fruit|pulp) out\b\s*(.*)$/.exec(line);
+  if (bag !== null) {
+    const grams = readMassG(bag[1] ?? '', 'g', context.units);
+    return { events: [{ kind: 'strain', payload: { massG: grams, share: 1 } }], understood: say`${massG(grams)} of pulp lifted out` };
+  }
   const verb = /^(fed|racked|lost|foamed over|sampled|sample)\b\s*(.*)$/.exec(line);
   const rest = verb?.[2] ?? '';
   if (verb?.[1] === 'fed') return readFed(rest, context);

@@ -1,9 +1,9 @@
-import { DRY_SUGAR_G_PER_L, afterSugar, stopsAt, yeastType } from '../yeast/index.ts';
+import { DRY_SUGAR_G_PER_L, afterSugar, stopsAt, yeastOf } from '../yeast/index.ts';
 import { ASSUMPTION_RANGES, CENTRAL_ASSUMPTIONS } from '../ledger/index.ts';
 import type { Ledger, ReadingPoint } from '../ledger/index.ts';
 import { propagate } from '../quantities/index.ts';
 import type { Ranged, Working } from '../quantities/index.ts';
-import { EQUAL_SG, sweetenedAt } from './stabilized.ts';
+import { EQUAL_SG, fedSugarAt, sweetenedAt } from './stabilized.ts';
 
 const DAY_MS = 86_400_000;
 
@@ -19,7 +19,7 @@ export function sgAtShare(ledger: Ledger, share: number): number {
 /** Where this batch should stop, as a gravity and the sugar left, with their 10–90 % ranges. */
 export function expectedEnd(ledger: Ledger): { sg: Ranged; abv: Ranged; sugarGPerL: Ranged } | null {
   if (ledger.pitch === null || ledger.waterG <= 0) return null;
-  const { toleranceAbv } = yeastType(ledger.pitch.yeastId);
+  const { toleranceAbv } = yeastOf(ledger.pitch);
   const { ethanolYield, glycerolYield, unfermentableScale } = ASSUMPTION_RANGES;
   const inputs = [toleranceAbv, DRY_SUGAR_G_PER_L, ethanolYield, glycerolYield, unfermentableScale];
   return propagate(inputs, ([tolerance = 0, dry = 0, ethanol = 0, glycerol = 0, unfermentable = 1]) => {
@@ -47,7 +47,7 @@ export interface Finish {
 export function finishOf(ledger: Ledger): Finish {
   const readings = ledger.readings.filter((reading) => ledger.pitch !== null && reading.at >= ledger.pitch.at);
   const sweetAt = sweetenedAt(ledger) ?? Number.POSITIVE_INFINITY;
-  const fedAt = ledger.honeys.findLast((honey) => honey.afterPitch && honey.at < sweetAt)?.at ?? Number.NEGATIVE_INFINITY;
+  const fedAt = fedSugarAt(ledger, sweetAt) ?? Number.NEGATIVE_INFINITY;
   const judged = readings.filter((reading) => reading.at > fedAt && reading.at <= sweetAt);
   const last = judged.at(-1) ?? null;
   const end = expectedEnd(ledger);
@@ -66,7 +66,7 @@ export function finishOf(ledger: Ledger): Finish {
 /** How the expected end comes about; null before the pitch. */
 export function endWorking(ledger: Ledger): Working | null {
   if (ledger.pitch === null) return null;
-  const yeast = yeastType(ledger.pitch.yeastId);
+  const yeast = yeastOf(ledger.pitch);
   return {
     formula: 'ferment the sugar that is there until the alcohol reaches the tolerance or only a dry mead’s sugar is left',
     inputs: [

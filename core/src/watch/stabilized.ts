@@ -10,10 +10,18 @@ export function stabilizedAt(ledger: Ledger): number | null {
   return sulfite !== undefined && sorbate !== undefined ? Math.max(sulfite.at, sorbate.at) : null;
 }
 
-/** When honey went in after the mead was stabilized; null before. */
+/** Everything that brought sugar, in the order of pouring: honey, and fruit, juice or syrup worth a gram of it. */
+const sugarPours = (ledger: Ledger): { at: number; afterPitch: boolean }[] =>
+  [...ledger.honeys, ...ledger.additions.filter(({ sugarG }) => sugarG > 1)].sort((a, b) => a.at - b.at);
+
+/** When sugar last went to the yeast after the pitch and before this moment; null where none did. */
+export const fedSugarAt = (ledger: Ledger, before: number): number | null =>
+  sugarPours(ledger).findLast(({ at, afterPitch }) => afterPitch && at < before)?.at ?? null;
+
+/** When sugar went in after the mead was stabilized; null before. */
 export function sweetenedAt(ledger: Ledger): number | null {
   const stable = stabilizedAt(ledger);
-  return stable === null ? null : (ledger.honeys.findLast((honey) => honey.at > stable)?.at ?? null);
+  return stable === null ? null : (sugarPours(ledger).findLast(({ at }) => at > stable)?.at ?? null);
 }
 
 /** A fall beyond the instrument's error since the mead was stabilized or sweetened: it ferments again. */

@@ -2,7 +2,7 @@ import { mixedOf } from '../ledger/index.ts';
 import type { Ledger } from '../ledger/index.ts';
 import { gPerL, gravity, hours, say, tempC, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
-import { yeastType } from '../yeast/index.ts';
+import { yeastOf } from '../yeast/index.ts';
 import { expectedEnd, finishOf } from './finish.ts';
 import { fellSince, stabilizedAt, sweetenedAt } from './stabilized.ts';
 
@@ -58,7 +58,7 @@ export function stateOf(ledger: Ledger, now: number): BatchState {
   }
   const since = finish.since;
   if (since !== null && last !== undefined && last.at - since.at >= STILL_DAYS * DAY_MS) {
-    const yeast = yeastType(ledger.pitch.yeastId);
+    const yeast = yeastOf(ledger.pitch);
     const sugar = gPerL(ledger.sugarG / mixed.volumeL);
     const cold = ledger.tempC !== null && ledger.tempC.value < yeast.tempC.low;
     const cause = cold

@@ -1,2 +1,3 @@
+export * from './pitching.ts';
 export * from './stop.ts';
 export * from './types.ts';

@@ -1,4 +1,4 @@
-import { ferment, mix } from '../liquid/index.ts';
+import { ETHANOL_20_KG_PER_M3, ferment, mix } from '../liquid/index.ts';
 import { findRoot } from '../numerics/index.ts';
 
 /** What yeast works on, by mass. */
@@ -17,7 +17,18 @@ export interface YieldAssumptions {
 /** Sugar that even a dry mead keeps, g/L (our estimate: pentoses and what tired yeast leaves). */
 export const DRY_SUGAR_G_PER_L = { value: 3, low: 1, high: 8 } as const;
 
-/** The liquid after the yeast has taken up this much sugar; glycerol stays behind as extract. */
+/** The masses after the yeast has taken up this much sugar; glycerol stays behind as extract. */
+export function fermentSugar(start: Fermentable, sugarG: number, yields: YieldAssumptions): Fermentable {
+  const extractGone = sugarG * (1 - yields.glycerolYield);
+  return {
+    waterG: start.waterG,
+    sugarG: start.sugarG - sugarG,
+    unfermentableG: start.unfermentableG + sugarG * yields.glycerolYield,
+    ethanolG: start.ethanolG + extractGone * yields.ethanolYield,
+  };
+}
+
+/** The liquid after the yeast has taken up this much sugar. */
 export function afterSugar(start: Fermentable, sugarG: number, yields: YieldAssumptions) {
   const liquid = { waterG: start.waterG, extractG: start.sugarG + start.unfermentableG, ethanolG: start.ethanolG };
   return mix(ferment(liquid, sugarG * (1 - yields.glycerolYield), yields.ethanolYield));
@@ -26,9 +37,33 @@ export function afterSugar(start: Fermentable, sugarG: number, yields: YieldAssu
 export interface Stop {
   sg: number;
   abv: number;
+  volumeL: number;
   sugarGPerL: number;
+  mead: Fermentable;
   /** True where the alcohol stops it, false where the sugar runs out. */
   atTolerance: boolean;
+}
+
+/**
+ * Sugar taken up where the alcohol reaches a strength, g, with the volume then. More than there is where the sugar does
+ * not suffice: the extract is then read as negative, which only the solver makes sense of.
+ *
+ * Secant steps: the strength is nearly linear in the sugar.
+ */
+export function sugarAtAbv(start: Fermentable, abv: number, yields: YieldAssumptions): { sugarG: number; volumeL: number } {
+  const perSugar = (1 - yields.glycerolYield) * yields.ethanolYield;
+  const before = afterSugar(start, 0, yields);
+  let sugarG = (((abv / 100) * ETHANOL_20_KG_PER_M3 * before.volumeL - start.ethanolG) / perSugar) * 0.97;
+  const most = (start.sugarG + start.unfermentableG) / (1 - yields.glycerolYield);
+  for (let i = 0; i < 30; i++) {
+    const tried = Math.min(sugarG, most);
+    const after = afterSugar(start, tried, yields);
+    const missing = ((abv - after.abv) / 100) * ETHANOL_20_KG_PER_M3 * after.volumeL;
+    const next = tried + missing / perSugar;
+    if (Math.abs(next - sugarG) < 1e-9 * (1 + Math.abs(next))) return { sugarG: next, volumeL: after.volumeL };
+    sugarG = next;
+  }
+  return { sugarG, volumeL: before.volumeL };
 }
 
 /**
@@ -36,15 +71,19 @@ export interface Stop {
  * A must that is already beyond its tolerance stops where it is.
  */
 export function stopsAt(start: Fermentable, toleranceAbv: number, drySugarGPerL: number, yields: YieldAssumptions): Stop {
-  const stop = (sugarG: number, atTolerance: boolean): Stop => {
-    const mead = afterSugar(start, sugarG, yields);
-    return { sg: mead.sg, abv: mead.abv, sugarGPerL: (start.sugarG - sugarG) / mead.volumeL, atTolerance };
-  };
-  const beforeL = afterSugar(start, 0, yields).volumeL;
-  const most = Math.max(0, start.sugarG - drySugarGPerL * beforeL);
-  const dry = stop(most, false);
-  if (dry.abv <= toleranceAbv) return dry;
+  const stop = (sugarG: number, atTolerance: boolean, after = afterSugar(start, sugarG, yields)): Stop => ({
+    sg: after.sg,
+    abv: after.abv,
+    volumeL: after.volumeL,
+    sugarGPerL: (start.sugarG - sugarG) / after.volumeL,
+    mead: fermentSugar(start, sugarG, yields),
+    atTolerance,
+  });
+  const before = afterSugar(start, 0, yields);
+  const most = Math.max(0, start.sugarG - drySugarGPerL * before.volumeL);
+  const dry = afterSugar(start, most, yields);
+  if (dry.abv <= toleranceAbv) return stop(most, false, dry);
+  if (before.abv >= toleranceAbv) return stop(0, true, before);
   const excess = (sugarG: number): number => afterSugar(start, sugarG, yields).abv - toleranceAbv;
-  if (excess(0) >= 0) return stop(0, true);
   return stop(findRoot(excess, 0, most, 1e-6 * (1 + most)).x, true);
 }

@@ -11,17 +11,34 @@ export interface YeastType {
   toleranceAbv: Ranged;
   tempC: { low: number; high: number };
   demand: NitrogenDemand;
+  /** Below this pH it labors. */
+  phFloor: number;
+  foaming: 'little' | 'much';
 }
+
+/** What a packet says of its own yeast; it comes before the type's figures. */
+type OwnFigure = 'name' | 'toleranceAbv' | 'tempC' | 'demand' | 'phFloor';
+export type OwnYeast = { [F in OwnFigure]?: YeastType[F] | undefined };
 
 /** Neutral types; all figures are our estimates from what packets of each kind usually promise. */
 export const YEAST_TYPES: readonly YeastType[] = [
-  { id: 'ale', name: 'ale type', toleranceAbv: { value: 10, low: 9, high: 11.5 }, tempC: { low: 16, high: 22 }, demand: 'medium' },
+  {
+    id: 'ale',
+    name: 'ale type',
+    toleranceAbv: { value: 10, low: 9, high: 11.5 },
+    tempC: { low: 16, high: 22 },
+    demand: 'medium',
+    phFloor: 3.2,
+    foaming: 'much',
+  },
   {
     id: 'white',
     name: 'aromatic white-wine type',
     toleranceAbv: { value: 13, low: 12, high: 14.5 },
     tempC: { low: 14, high: 20 },
     demand: 'high',
+    phFloor: 3.2,
+    foaming: 'much',
   },
   {
     id: 'allround',
@@ -29,6 +46,8 @@ export const YEAST_TYPES: readonly YeastType[] = [
     toleranceAbv: { value: 14, low: 13, high: 15 },
     tempC: { low: 15, high: 25 },
     demand: 'medium',
+    phFloor: 3.1,
+    foaming: 'little',
   },
   {
     id: 'strong',
@@ -36,6 +55,8 @@ export const YEAST_TYPES: readonly YeastType[] = [
     toleranceAbv: { value: 16.5, low: 15, high: 18 },
     tempC: { low: 18, high: 26 },
     demand: 'high',
+    phFloor: 3.1,
+    foaming: 'much',
   },
   {
     id: 'sparkling',
@@ -43,6 +64,8 @@ export const YEAST_TYPES: readonly YeastType[] = [
     toleranceAbv: { value: 17.5, low: 16.5, high: 18.5 },
     tempC: { low: 10, high: 28 },
     demand: 'low',
+    phFloor: 3.0,
+    foaming: 'little',
   },
 ];
 
@@ -51,6 +74,20 @@ export function yeastType(id: string): YeastType {
   const found = YEAST_TYPES.find((type) => type.id === id);
   if (found === undefined) throw new Refusal(`“${id}” is no yeast type of this program.`);
   return found;
+}
+
+/** The yeast of a plan or a pitch: its type, with the packet's own figures in place of the type's. */
+export function yeastOf({ yeastId, own }: { yeastId: string; own?: OwnYeast | undefined }): YeastType {
+  const type = yeastType(yeastId);
+  if (own === undefined) return type;
+  return {
+    ...type,
+    name: own.name ?? type.name,
+    toleranceAbv: own.toleranceAbv ?? type.toleranceAbv,
+    tempC: own.tempC ?? type.tempC,
+    demand: own.demand ?? type.demand,
+    phFloor: own.phFloor ?? type.phFloor,
+  };
 }
 
 /**

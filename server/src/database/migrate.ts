@@ -2,9 +2,10 @@ import type { Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import type { Migration } from './migration.ts';
 import { firstLight } from './migrations/20261123-first-light.ts';
+import { theMust } from './migrations/20261124-the-must.ts';
 
 /** Listed, not globbed, so that the built server carries them. Order is the order of their names. */
-const MIGRATIONS: Migration[] = [firstLight];
+const MIGRATIONS: Migration[] = [firstLight, theMust];
 
 export function migratorOf(sequelize: Sequelize) {
   const queries = sequelize.getQueryInterface();

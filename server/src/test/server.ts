@@ -2,7 +2,8 @@ import { randomUUID } from 'node:crypto';
 import type { Batch, BatchPlan, NewEvent } from '@hollow-bell/contract';
 import { DEFAULT_PRACTICE } from '@hollow-bell/contract';
 import type { EventContent } from '@hollow-bell/core/ledger';
-import { MEAN_HONEY } from '@hollow-bell/core/ledger';
+import { MEAN_HONEY } from '@hollow-bell/core/ingredients';
+import { planOf, plannedHoney } from '@hollow-bell/core/must';
 import pg from 'pg';
 import { buildApp } from '../app.ts';
 import { readConfig } from '../config.ts';
@@ -41,7 +42,7 @@ export async function testApp() {
   const { app, cellar } = await buildApp({ config, sequelize, now: () => NOW });
 
   const call = async <T>(
-    method: 'GET' | 'POST' | 'PUT' | 'PATCH',
+    method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE',
     path: string,
     payload?: object,
     headers: Record<string, string> = {},
@@ -58,13 +59,7 @@ export async function testApp() {
 }
 
 export const plan: BatchPlan = {
-  must: {
-    honeys: [{ name: 'linden', massG: 1500, moisture: MEAN_HONEY.moisture, unfermentable: MEAN_HONEY.unfermentable }],
-    waterL: 4,
-    yeastId: 'allround',
-    vessel: { kind: 'jug', name: '5 L jug', capacityL: 5.3 },
-    roomTempC: 18,
-  },
+  must: planOf([plannedHoney('linden', 1500)], 4, { vessel: { kind: 'jug', name: '5 L jug', capacityL: 5.3 }, roomTempC: 18 }),
   practice: DEFAULT_PRACTICE,
 };
 

@@ -1,4 +1,4 @@
-import type { ApiError, Batch, BatchPlan, BatchSummary, NewEvent, Practice } from '@hollow-bell/contract';
+import type { ApiError, Batch, BatchPlan, BatchSummary, Blend, NewEvent, Practice, ShelfItem, Shelved, Split } from '@hollow-bell/contract';
 import type { BatchEvent } from '@hollow-bell/core/ledger';
 
 /** An answer from the server that is not a success, or no answer at all (`away`). */
@@ -47,6 +47,12 @@ export const api = {
   createBatch: (id: string, name: string, plan: BatchPlan) => call<Batch>('POST', '/batches', { id, name, plan }),
   rename: (id: string, name: string) => call<Batch>('PATCH', `/batches/${id}`, { name }),
   replan: (id: string, afterVersion: number, plan: BatchPlan) => call<Batch>('PUT', `/batches/${id}/plan`, { afterVersion, plan }),
+  split: (id: string, split: Split) => call<Batch>('POST', `/batches/${id}/split`, split),
+  blend: (id: string, blend: Blend) => call<Batch>('POST', `/batches/${id}/blend`, blend),
+  shelf: () => call<{ items: Shelved[] }>('GET', '/shelf'),
+  putShelfItem: (item: ShelfItem, afterVersion: number) => call<Shelved>('PUT', `/shelf/${item.id}`, { afterVersion, item }),
+  importShelf: (items: ShelfItem[]) => call<{ written: number }>('POST', '/shelf/import', { items }),
+  removeShelfItem: (id: string) => call<{ removed: boolean }>('DELETE', `/shelf/${id}`),
   append: (id: string, afterSeq: number, events: NewEvent[]) =>
     call<{ lastSeq: number; events: BatchEvent[] }>('POST', `/batches/${id}/events`, { afterSeq, events }),
 };

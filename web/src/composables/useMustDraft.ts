@@ -1,90 +1,81 @@
-import { MEAN_HONEY } from '@hollow-bell/core/ledger';
-import { holdsContradict, judgeMust, predictMust, solveMust } from '@hollow-bell/core/must';
-import type { Hold, Holds, MustPlan, PlannedHoney } from '@hollow-bell/core/must';
+import {
+  HoldsRefusal,
+  change,
+  changeLine,
+  costOf,
+  fillOfPlan,
+  heldIn,
+  hold,
+  holdPerLiter,
+  holdableValue,
+  judgeMust,
+  openPlan,
+  predictMust,
+  stepFeedingOf,
+  styleOf,
+} from '@hollow-bell/core/must';
+import type { Hold, MustPlan, PlannedIngredient } from '@hollow-bell/core/must';
 import { Refusal } from '@hollow-bell/core/quantities';
+import { useRefHistory } from '@vueuse/core';
 import { computed, ref, shallowRef } from 'vue';
 
-export const newHoney = (name: string): PlannedHoney => ({
-  name,
-  massG: 0,
-  moisture: MEAN_HONEY.moisture,
-  unfermentable: MEAN_HONEY.unfermentable,
-});
-
-/** Two holds, the latest last. */
-type Pair = [Hold, Hold];
-
 /**
- * A must being planned: two things are held, the rest follows. Touching a third lets go of the older one that is not of
- * its own kind. Where no must meets the holds, the draft stays as it was and says why.
+ * A must being planned: what is held stays, what is free moves. Where no must meets the holds, the draft stays as it was and
+ * says why and what to let go of.
  */
 export function useMustDraft(initial: MustPlan) {
-  const plan = shallowRef<MustPlan>(initial);
-  const first = predictMust(initial);
-  const held = ref<Pair>(['og', 'volumeL']);
-  const values = ref<Record<Hold, number>>({
-    volumeL: first.volumeL.value,
-    og: first.og.value,
-    abv: first.abv.value,
-    sweetnessGPerL: first.sugarLeftGPerL.value,
-    honeyG: honeyTotalG(initial),
-  });
+  const plan = shallowRef<MustPlan>(openPlan(initial));
   const refusal = ref('');
+  const loosen = ref<HoldsRefusal['loosen']>([]);
+  const { undo, redo, canUndo, canRedo } = useRefHistory(plan, { capacity: 100, flush: 'sync' });
 
   const figures = computed(() => predictMust(plan.value));
   const verdicts = computed(() => judgeMust(plan.value, figures.value));
+  const style = computed(() => styleOf(plan.value, figures.value.abv.value));
+  const cost = computed(() => costOf(plan.value, figures.value.finishedL.value));
+  const fill = computed(() => fillOfPlan(plan.value, figures.value.fillL.value));
+  const steps = computed(() => stepFeedingOf(plan.value));
 
-  function solve(next: { pair?: Pair; values?: Partial<Record<Hold, number>>; plan?: MustPlan }): boolean {
-    const pair = next.pair ?? held.value;
-    const wanted = { ...values.value, ...next.values };
-    const from = next.plan ?? plan.value;
-    const holds: Holds = { [pair[0]]: wanted[pair[0]], [pair[1]]: wanted[pair[1]] };
+  function apply(next: () => MustPlan): boolean {
     try {
-      const solved = solveMust(holds, from.honeys, from.yeastId);
-      const total = honeyTotalG(from);
-      const honeys = from.honeys.map((honey) => ({
-        ...honey,
-        massG: solved.honeyG * (total > 0 ? honey.massG / total : 1 / from.honeys.length),
-      }));
-      plan.value = { ...from, honeys, waterL: solved.waterL };
-      const made = figures.value;
-      held.value = pair;
-      values.value = {
-        volumeL: made.volumeL.value,
-        og: made.og.value,
-        abv: made.abv.value,
-        sweetnessGPerL: made.sugarLeftGPerL.value,
-        honeyG: solved.honeyG,
-        [pair[0]]: wanted[pair[0]],
-        [pair[1]]: wanted[pair[1]],
-      };
+      plan.value = next();
       refusal.value = '';
+      loosen.value = [];
       return true;
     } catch (error) {
       if (!(error instanceof Refusal)) throw error;
       refusal.value = error.message;
+      loosen.value = error instanceof HoldsRefusal ? error.loosen : [];
       return false;
     }
   }
 
-  /** Holds this at a value. A hold of its own kind gives way, else the one held longer. */
-  function hold(name: Hold, value: number): boolean {
-    const [older, newer] = held.value;
-    const stays = holdsContradict(name, newer) ? older : newer;
-    return solve({ pair: [stays, name], values: { [name]: value } });
-  }
-
-  const change = (over: Partial<MustPlan>): boolean => solve({ plan: { ...plan.value, ...over } });
-
-  /** The mass of one honey, as poured; their sum is held. */
-  function weigh(index: number, massG: number): boolean {
-    const honeys = plan.value.honeys.map((honey, i) => (i === index ? { ...honey, massG } : honey));
-    const [older, newer] = held.value;
-    const stays = newer === 'honeyG' ? older : newer;
-    return solve({ plan: { ...plan.value, honeys }, pair: [stays, 'honeyG'], values: { honeyG: honeyTotalG({ honeys }) } });
-  }
-
-  return { plan, held, values, figures, verdicts, refusal, hold, change, weigh };
+  return {
+    plan,
+    figures,
+    verdicts,
+    style,
+    cost,
+    fill,
+    steps,
+    refusal,
+    loosen,
+    held: computed(() => heldIn(plan.value.wanted)),
+    valueOf: (name: Hold): number => plan.value.wanted[name] ?? holdableValue(plan.value, name),
+    hold: (name: Hold, value: number): boolean => apply(() => hold(plan.value, name, value)),
+    change: (over: Partial<MustPlan>): boolean => apply(() => change(plan.value, over)),
+    replace: (next: MustPlan): boolean => apply(() => change(next, {})),
+    line: (id: string, over: Partial<PlannedIngredient>): boolean => apply(() => changeLine(plan.value, id, over)),
+    perLiter: (id: string): boolean => apply(() => holdPerLiter(plan.value, id)),
+    add: (ingredient: PlannedIngredient): boolean =>
+      apply(() => change(plan.value, { ingredients: [...plan.value.ingredients, ingredient] })),
+    remove: (id: string): boolean =>
+      apply(() => change(plan.value, { ingredients: plan.value.ingredients.filter((ingredient) => ingredient.id !== id) })),
+    undo,
+    redo,
+    canUndo,
+    canRedo,
+  };
 }
 
-const honeyTotalG = ({ honeys }: Pick<MustPlan, 'honeys'>): number => honeys.reduce((sum, honey) => sum + honey.massG, 0);
+export type MustDraft = ReturnType<typeof useMustDraft>;

@@ -1,7 +1,7 @@
 import type { Quantity, Ranged, Sentence } from '@hollow-bell/core/quantities';
 import { useNow } from '@vueuse/core';
 import { computed } from 'vue';
-import { shown, shownParts, shownRange, shownSentence } from '../shown/format.ts';
+import { shown, shownMoney, shownParts, shownRange, shownSentence } from '../shown/format.ts';
 import type { QuantityKind, Reader } from '../shown/format.ts';
 import { usePractice } from '../stores/practice.ts';
 
@@ -16,6 +16,7 @@ export function useReader() {
     showQuantity: (quantity: Quantity): string => shown(quantity.kind, quantity.value, reader.value),
     parts: (kind: QuantityKind, value: number) => shownParts(kind, value, reader.value),
     range: (kind: QuantityKind, range: Ranged): string => shownRange(kind, range, reader.value),
+    money: (amount: number): string => shownMoney(amount, house.practice.currency, reader.value),
     tell: (sentence: Sentence): string => shownSentence(sentence, reader.value),
   };
 }

@@ -20,6 +20,8 @@ const FIELDS: Partial<Record<EventContent['kind'], { name: string; label: string
     { name: 'ph', label: 'pH', kind: 'ph' },
   ],
   honey: [{ name: 'massG', label: 'honey', kind: 'mass' }],
+  ingredient: [{ name: 'massG', label: 'how much', kind: 'mass' }],
+  strain: [{ name: 'massG', label: 'pulp, as it dripped', kind: 'smallMass' }],
   water: [{ name: 'volumeL', label: 'water', kind: 'volume' }],
   yeast: [{ name: 'massG', label: 'dry yeast', kind: 'smallMass' }],
   nutrient: [{ name: 'massG', label: 'nutrient', kind: 'smallMass' }],

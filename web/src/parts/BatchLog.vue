@@ -2,6 +2,7 @@
 import type { LogEntry } from '@hollow-bell/core/ledger';
 import { ref } from 'vue';
 import AmendDialog from './AmendDialog.vue';
+import BatchDeeds from './BatchDeeds.vue';
 import SentenceText from './SentenceText.vue';
 import { useReader } from '../composables/useReader.ts';
 import { eventSentence } from '../shown/events.ts';
@@ -17,6 +18,7 @@ const isUnexplained = (entry: LogEntry): boolean =>
 <template>
   <aside class="log">
     <h2>Log</h2>
+    <BatchDeeds />
     <p v-if="store.log.length === 0" class="quiet">Nothing has happened yet.</p>
     <ol>
       <li v-for="entry in store.log" :key="entry.first.id" :class="{ withdrawn: entry.withdrawn }">

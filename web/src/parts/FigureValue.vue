@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import { useReader } from '../composables/useReader.ts';
 import type { QuantityKind } from '../shown/format.ts';
 import RangeBar from './RangeBar.vue';
+import WorkingSheet from './WorkingSheet.vue';
 
 const props = defineProps<{ label: string; kind: QuantityKind; figure: Ranged; working?: Working; bar?: boolean; note?: string }>();
 
@@ -30,18 +31,7 @@ const spread = computed(() => range(props.kind, props.figure));
           <span class="range small quiet">{{ spread === '' ? (note ?? '') : note === undefined ? spread : `${spread}, ${note}` }}</span>
         </button>
       </template>
-      <div v-if="working !== undefined" class="working">
-        <b>{{ label }}</b>
-        <p class="mono formula">{{ working.formula }}</p>
-        <dl>
-          <template v-for="input in working.inputs" :key="input.name">
-            <dt>{{ input.name }}</dt>
-            <dd>{{ input.shown }}</dd>
-          </template>
-        </dl>
-        <p v-if="working.school !== undefined" class="small">School: {{ working.school }}</p>
-        <p class="small quiet">{{ working.source }}</p>
-      </div>
+      <WorkingSheet v-if="working !== undefined" :title="label" :working="working" />
     </el-popover>
   </div>
 </template>
@@ -89,25 +79,5 @@ const spread = computed(() => range(props.kind, props.figure));
 .range {
   grid-area: range;
   text-align: right;
-}
-
-.working {
-  display: grid;
-  gap: 8px;
-}
-
-.formula {
-  font-size: 13px;
-}
-
-dl {
-  display: grid;
-  grid-template-columns: 1fr auto;
-  gap: 3px 12px;
-  font-size: 13px;
-}
-
-dd {
-  font-weight: 640;
 }
 </style>

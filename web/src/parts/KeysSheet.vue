@@ -7,10 +7,13 @@ const open = ref(false);
 const router = useRouter();
 let leader = 0;
 
+const PLACES: Record<string, string> = { r: 'rounds', b: 'batches', e: 'bench', s: 'shelf' };
 const KEYS: [string, string][] = [
   ['/', 'to the dip line'],
   ['g r', 'to Rounds'],
   ['g b', 'to Batches'],
+  ['g e', 'to the Bench'],
+  ['g s', 'to the Shelf'],
   ['n', 'a new batch'],
   ['?', 'this sheet'],
   ['Esc', 'empties the dip line, closes what is open'],
@@ -22,18 +25,19 @@ const DIPS: [string, string][] = [
   ['fed 1.6 g organic', 'another amount'],
   ['degassed · stirred · clear · hazy', 'what you did or see'],
   ['racked 4.2 l', 'and what is left'],
+  ['bag out 400 g', 'pulp lifted out, as it drips'],
   ['lost 1.5 l · foamed over 1.5 l', 'what is gone'],
   ['yesterday 18:40 1.062', 'the same, earlier'],
 ];
 
-onKeyStroke(['?', 'n', 'g', 'r', 'b'], (event) => {
+onKeyStroke(['?', 'n', 'g', ...Object.keys(PLACES)], (event) => {
   if (event.ctrlKey || event.metaKey || event.altKey) return;
   if (event.target instanceof HTMLElement && event.target.closest('input, textarea, [contenteditable]') !== null) return;
   const led = event.timeStamp - leader < 1200;
   if (event.key === '?') open.value = true;
   else if (event.key === 'g') leader = event.timeStamp;
   else if (event.key === 'n') void router.push({ name: 'new' });
-  else if (led) void router.push({ name: event.key === 'r' ? 'rounds' : 'batches' });
+  else if (led && event.key in PLACES) void router.push({ name: PLACES[event.key] ?? 'rounds' });
 });
 </script>
 

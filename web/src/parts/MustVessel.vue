@@ -1,14 +1,13 @@
 <script setup lang="ts">
-import { mix } from '@hollow-bell/core/liquid';
-import { honeySolids } from '@hollow-bell/core/ledger';
+import { litersOf } from '@hollow-bell/core/must';
 import type { MustPlan } from '@hollow-bell/core/must';
-import { fillOf, litersAt, sectionOf } from '@hollow-bell/core/vessel';
+import { fillOf, levelCm, litersAt, sectionOf } from '@hollow-bell/core/vessel';
 import { computed, ref } from 'vue';
 import { useReader } from '../composables/useReader.ts';
 import { liquidColor } from '../look/liquidColor.ts';
 import VesselSection from './VesselSection.vue';
 
-const props = defineProps<{ plan: MustPlan; volumeL: number }>();
+const props = defineProps<{ plan: MustPlan; volumeL: number; fillL: number; wantedPct: number }>();
 const emit = defineEmits<{ drag: [volumeL: number] }>();
 
 const { show } = useReader();
@@ -18,18 +17,21 @@ const section = computed(() => sectionOf(props.plan.vessel));
 const scale = computed(() =>
   Math.min(HEIGHT_PX / (section.value.heightCm.at(-1) ?? 1), WIDTH_PX / (2 * Math.max(...section.value.radiusCm))),
 );
-const fill = computed(() => fillOf(props.plan.vessel.capacityL, props.volumeL));
+const fill = computed(() => fillOf(props.plan.vessel.capacityL, props.fillL));
 
-/** Honeys as poured, heaviest at the bottom; the water takes what is left of the mixed volume. */
+/** The pours as they lie before stirring, heaviest at the bottom; the water takes what is left of the mixed volume. */
 const layers = computed(() => {
-  const honeys = props.plan.honeys.map((honey) => {
-    const { waterG, sugarG, unfermentableG } = honeySolids(honey.massG, honey.moisture, honey.unfermentable);
-    const liters = honey.massG > 0 ? mix({ waterG, extractG: sugarG + unfermentableG, ethanolG: 0 }).volumeL : 0;
-    return { liters, color: liquidColor([honey.name]), label: `${honey.name} ${show('volumeL', liters)}` };
-  });
-  const waterL = Math.max(0, props.volumeL - honeys.reduce((sum, layer) => sum + layer.liters, 0));
-  return [...honeys, { liters: waterL, color: 'var(--water)', label: `water ${show('volumeL', props.plan.waterL)}` }];
+  const poured = props.plan.ingredients
+    .filter(({ stage, massG }) => stage !== 'after' && massG > 0)
+    .map((line) => ({ line, liters: litersOf(line) }))
+    .sort((a, b) => b.line.massG / Math.max(b.liters, 1e-6) - a.line.massG / Math.max(a.liters, 1e-6))
+    .map(({ line, liters }) => ({ liters, color: liquidColor([line.name]), label: `${line.name} ${show('volumeL', liters)}` }));
+  const waterL = Math.max(0, props.fillL - poured.reduce((sum, layer) => sum + layer.liters, 0));
+  return [...poured, { liters: waterL, color: 'var(--water)', label: `water ${show('volumeL', props.plan.waterL)}` }];
 });
+
+/** How low the must has to stay for its foam and cap. */
+const reserveL = computed(() => props.plan.vessel.capacityL * (1 - props.wantedPct / 100));
 
 const frame = ref<SVGRectElement | null>(null);
 const dragging = ref(false);
@@ -68,11 +70,17 @@ function nudge(liters: number): void {
   >
     <template #default="{ y, drawing, surface }">
       <rect ref="frame" :x="-drawing.width / 2" y="0" :width="drawing.width" :height="drawing.height" fill="none" />
-      <text class="head" x="0" :y="Math.max(26, y(surface) / 2)">
+      <path :d="`M${-drawing.width / 2} ${y(levelCm(section, reserveL))}H${drawing.width / 2}`" class="reserve" />
+      <text
+        class="head"
+        :class="{ over: fill.overflowL > 0, tight: fill.headspacePct < wantedPct }"
+        x="0"
+        :y="Math.max(26, y(surface) / 2)"
+      >
         {{
           fill.overflowL > 0
             ? `${show('volumeL', fill.overflowL)} too much`
-            : `${show('volumeL', fill.headspaceL)} for foam, ${show('percent', fill.headspacePct)}`
+            : `${show('volumeL', fill.headspaceL)} for foam and cap, ${show('percent', fill.headspacePct)}`
         }}
       </text>
       <g
@@ -130,5 +138,18 @@ function nudge(liters: number): void {
   text-anchor: middle;
   fill: var(--verdigris);
   font-weight: 680;
+}
+
+.reserve {
+  stroke: var(--soot-3);
+  stroke-dasharray: 1 4;
+}
+
+.head.tight {
+  fill: var(--wax);
+}
+
+.head.over {
+  fill: var(--madder);
 }
 </style>

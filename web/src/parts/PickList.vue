@@ -1,11 +1,11 @@
 <script setup lang="ts" generic="V extends string | number">
 import { computed } from 'vue';
 
-const props = defineProps<{ label: string; hideLabel?: boolean; options: readonly { value: V; label: string }[] }>();
+const props = defineProps<{ label: string; hideLabel?: boolean; placeholder?: string; options: readonly { value: V; label: string }[] }>();
 
 const chosen = defineModel<V>({ required: true });
 /** Its `options` prop is mistyped as a definition of itself; the value is what its documentation asks for. */
-const selectOptions = computed((): Record<string, unknown> => ({ options: [...props.options] }));
+const selectOptions = computed((): Record<string, unknown> => ({ options: [...props.options], placeholder: props.placeholder ?? '' }));
 </script>
 
 <template>

@@ -17,7 +17,8 @@ import {
 import { computed, ref, useId, watch } from 'vue';
 import { usePractice } from '../stores/practice.ts';
 
-export type FieldKind = 'mass' | 'smallMass' | 'volume' | 'temp' | 'sg' | 'ph' | 'abv' | 'gPerL' | 'percent' | 'count';
+export type FieldKind =
+  'mass' | 'smallMass' | 'volume' | 'temp' | 'sg' | 'ph' | 'abv' | 'gPerL' | 'percent' | 'count' | 'money' | 'brix' | 'gPerKg';
 
 const props = defineProps<{ modelValue: number | null; kind: FieldKind; label: string; hideLabel?: boolean; disabled?: boolean }>();
 const emit = defineEmits<{ 'update:modelValue': [value: number | null] }>();
@@ -28,6 +29,9 @@ const PLAIN: Partial<Record<FieldKind, [low: number, high: number, digits: numbe
   gPerL: [0, 500, 0, 'g/L'],
   percent: [0, 100, 1, '%'],
   count: [0, 5000, 0, ''],
+  money: [0, 100_000, 2, ''],
+  brix: [0, 75, 1, '°Bx'],
+  gPerKg: [0, 1200, 0, 'g/kg'],
 };
 
 const house = usePractice();
@@ -44,6 +48,7 @@ const unit = computed(() => {
   if (props.kind === 'smallMass') return 'g';
   if (props.kind === 'volume') return UNIT_SYMBOL[shownUnits.value.volume];
   if (props.kind === 'temp') return UNIT_SYMBOL[shownUnits.value.temp];
+  if (props.kind === 'money') return house.practice.currency;
   return PLAIN[props.kind]?.[3] ?? '';
 });
 

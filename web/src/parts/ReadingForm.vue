@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { correctedSg } from '@hollow-bell/core/liquid';
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
 import PickList from './PickList.vue';
 import QuantityField from './QuantityField.vue';
 import { useAttempt } from '../composables/useAttempt.ts';
@@ -8,11 +8,20 @@ import { useReader } from '../composables/useReader.ts';
 import { useBatch } from '../stores/batch.ts';
 import { usePractice } from '../stores/practice.ts';
 
+/** A gravity worked out beside the form, to be taken over. */
+const props = defineProps<{ offered?: number | null }>();
+
 const store = useBatch();
 const house = usePractice();
 const { show } = useReader();
 const { refusal, busy, attempt } = useAttempt();
 const sg = ref<number | null>(null);
+watch(
+  () => props.offered,
+  (offered) => {
+    if (offered !== null && offered !== undefined) sg.value = Math.round(offered * 1e4) / 1e4;
+  },
+);
 const tempC = ref<number | null>(null);
 const ph = ref<number | null>(null);
 const calibrationC = ref<20 | 15.56>(house.practice.calibrationC);

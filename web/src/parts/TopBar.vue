@@ -7,6 +7,8 @@ import DipLine from './DipLine.vue';
 const PLACES = [
   { name: 'rounds', label: 'Rounds' },
   { name: 'batches', label: 'Batches' },
+  { name: 'bench', label: 'Bench' },
+  { name: 'shelf', label: 'Shelf' },
   { name: 'house', label: 'House' },
 ];
 

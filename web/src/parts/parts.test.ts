@@ -4,6 +4,7 @@ import type { Ask, Bell } from '@hollow-bell/core/rounds';
 import type { Gate } from '@hollow-bell/core/stabilize';
 import { DEFAULT_PRACTICE } from '@hollow-bell/contract';
 import { mount } from '@vue/test-utils';
+import { planOf, plannedHoney } from '@hollow-bell/core/must';
 import { createPinia, setActivePinia } from 'pinia';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { createMemoryHistory, createRouter } from 'vue-router';
@@ -12,9 +13,10 @@ import { usePractice } from '../stores/practice.ts';
 import AskRow from './AskRow.vue';
 import BatchRail from './BatchRail.vue';
 import BellMark from './BellMark.vue';
+import { useMustDraft } from '../composables/useMustDraft.ts';
 import FigureValue from './FigureValue.vue';
 import GateRow from './GateRow.vue';
-import HoldRow from './HoldRow.vue';
+import HoldChips from './HoldChips.vue';
 import NitrogenLedger from './NitrogenLedger.vue';
 import QuantityField from './QuantityField.vue';
 import SentenceText from './SentenceText.vue';
@@ -184,12 +186,17 @@ describe('gates, rail and holds', () => {
     expect(rail.find('[aria-current=page]').text()).toContain('Feed');
   });
 
-  it('hold at a touch of the lock and at a typed value', async () => {
-    const row = show(HoldRow, { label: 'Volume of must', kind: 'volume', value: 5, held: false });
-    expect(row.find('button').attributes('aria-pressed')).toBe('false');
-    await row.find('button').trigger('click');
-    await row.find('input').setValue('6,5');
-    expect(row.emitted('hold')).toEqual([[5], [6.5]]);
+  it('hold at a touch and at a typed value, and keep what no must meets', async () => {
+    const draft = useMustDraft(planOf([plannedHoney('linden', 1400)], 4));
+    const chips = show(HoldChips, { draft });
+    await chips.find('[aria-label="Hold Alcohol it ends with"]').trigger('click');
+    expect(draft.held.value).toEqual(['volumeL', 'abv']);
+    await chips.find('[data-held="volumeL"] input').setValue('6,5');
+    expect(draft.figures.value.volumeL.value).toBeCloseTo(6.5, 4);
+    const alcohol = chips.find<HTMLInputElement>('[data-held="abv"] input');
+    await alcohol.setValue('19');
+    expect(chips.find('[role="alert"]').text()).toMatch(/stops near 14/);
+    expect(Number(alcohol.element.value)).toBe(19);
   });
 });
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue';
+import BrewPracticeFields from '../parts/BrewPracticeFields.vue';
 import PracticeFields from '../parts/PracticeFields.vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { usePractice } from '../stores/practice.ts';
@@ -19,6 +20,7 @@ async function save(): Promise<void> {
     <h1>House</h1>
     <p class="quiet">Your units and your schools. New batches begin with them; batches that are under way keep theirs.</p>
     <PracticeFields v-model="practice" @update:model-value="saved = false" />
+    <BrewPracticeFields v-model="practice" @update:model-value="saved = false" />
     <div>
       <el-button type="primary" :loading="busy" @click="save">Keep these</el-button>
       <span v-if="saved" class="quiet" role="status"> Kept.</span>

@@ -1,27 +1,49 @@
 <script setup lang="ts">
 import { usePractice } from '../stores/practice.ts';
-import { useRouter } from 'vue-router';
-import { MEAN_HONEY } from '@hollow-bell/core/ledger';
-import { solveMust } from '@hollow-bell/core/must';
+import { mustPlanSchema } from '@hollow-bell/contract';
+import { useRoute, useRouter } from 'vue-router';
+import { hold, planOf, plannedHoney } from '@hollow-bell/core/must';
 import type { MustPlan } from '@hollow-bell/core/must';
-import { USUAL_VESSELS } from '@hollow-bell/core/vessel';
 import { api } from '../api/client.ts';
+import { onMounted, ref } from 'vue';
 import BatchRail from '../parts/BatchRail.vue';
 import MustBench from '../parts/MustBench.vue';
+import { lineOfLot } from '../shown/lots.ts';
+import { useShelf } from '../stores/shelf.ts';
 
 const house = usePractice();
+const shelf = useShelf();
 const router = useRouter();
 const id = crypto.randomUUID();
-const vessel = USUAL_VESSELS.find(({ name }) => name === '10 L bucket') ?? { kind: 'bucket' as const, name: 'bucket', capacityL: 10 };
-const honey = { name: 'linden', massG: 1000, moisture: MEAN_HONEY.moisture, unfermentable: MEAN_HONEY.unfermentable };
-const { honeyG, waterL } = solveMust({ og: 1.095, volumeL: 5 }, [honey], 'allround');
-const initial: MustPlan = {
-  honeys: [{ ...honey, massG: honeyG }],
-  waterL,
-  yeastId: 'allround',
-  vessel,
-  roomTempC: house.practice.roomTempC,
-};
+const route = useRoute();
+
+/** A plan carried here from the Bench, or a middling one to begin with. */
+function begin(): MustPlan {
+  const carried = mustPlanSchema.safeParse(parsed(String(route.query['plan'] ?? '')));
+  if (carried.success) return carried.data;
+  const [largest] = shelf.standing
+    .flatMap(({ item, takenG }) =>
+      item.detail.kind === 'ingredient' && item.detail.family === 'honey' ? [{ item, leftG: item.stockG - takenG }] : [],
+    )
+    .sort((a, b) => b.leftG - a.leftG);
+  const honey = largest === undefined ? plannedHoney('wildflower', 1400) : lineOfLot(largest.item, 1400);
+  const started = planOf([honey ?? plannedHoney('wildflower', 1400)], 4, { roomTempC: house.practice.roomTempC });
+  return hold(hold(started, 'volumeL', 5), 'og', 1.095);
+}
+
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return null;
+  }
+}
+
+const initial = ref<MustPlan | null>(null);
+onMounted(async () => {
+  await shelf.load();
+  initial.value = begin();
+});
 
 async function save(name: string, must: MustPlan): Promise<void> {
   await api.createBatch(id, name, { must, practice: house.practice });
@@ -32,6 +54,6 @@ async function save(name: string, must: MustPlan): Promise<void> {
 <template>
   <div class="with-rail">
     <BatchRail :batch-id="id" now="formulate" here="formulate" is-new />
-    <MustBench :initial="initial" name="" deed="Save as a batch" :save="save" />
+    <MustBench v-if="initial !== null" :initial="initial" name="" deed="Save as a batch" :save="save" />
   </div>
 </template>

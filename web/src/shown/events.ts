@@ -14,11 +14,22 @@ function readingSentence({ sg, tempC: warm, ph }: Extract<StandingEvent, { kind:
   return told.length === 0 ? say`${tempC(warm)}` : [...told, ...say` at ${tempC(warm)}`];
 }
 
+/** A honey by its name; “linden” alone would not say what it is. */
+export const honeyName = (name: string): string => (/honey/i.test(name) ? name : `${name} honey`);
+
 /** An event as one line of the log. */
 export function eventSentence(event: BatchEvent): Sentence {
   switch (event.kind) {
     case 'honey':
-      return say`poured ${massG(event.payload.massG)} ${event.payload.name} honey`;
+      return say`poured ${massG(event.payload.massG)} ${honeyName(event.payload.name)}`;
+    case 'ingredient':
+      return say`poured ${massG(event.payload.massG)} ${event.payload.name}`;
+    case 'strain':
+      return say`lifted ${massG(event.payload.massG)} of pulp out`;
+    case 'transferIn':
+      return say`took over ${volumeL(event.payload.volumeL)} from ${event.payload.fromName}`;
+    case 'transferOut':
+      return say`${volumeL(event.payload.volumeL)} went into ${event.payload.toName}`;
     case 'water':
       return say`poured ${volumeL(event.payload.volumeL)} water`;
     case 'yeast':

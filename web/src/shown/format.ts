@@ -13,6 +13,8 @@ export interface Reader {
 const DAY_MS = 86_400_000;
 /** Below this, mass is shown in grams in every system: nutrients and salts are weighed in grams. */
 const SMALL_MASS_G = 200;
+/** Below this, volume is shown in milliliters in every system: yeast water and samples are measured in them. */
+const SMALL_VOLUME_L = 0.1;
 
 function fixed(value: number, digits: number, locale: string | undefined): string {
   const tidy = Math.abs(value) < 0.5 * 10 ** -digits ? 0 : value;
@@ -32,6 +34,7 @@ function shownMass(massG: number, { units, locale }: Reader): [string, string] {
 }
 
 function shownVolume(volumeL: number, { units, locale }: Reader): [string, string] {
+  if (volumeL > 0 && volumeL < SMALL_VOLUME_L) return [fixed(volumeL * 1000, 0, locale), 'ml'];
   const unit = SHOWN_UNITS[units].volume;
   const value = volumeFromL(volumeL, unit);
   return [fixed(value, digitsFor(value), locale), UNIT_SYMBOL[unit]];
@@ -110,3 +113,6 @@ export function shownRange(kind: QuantityKind, range: Ranged, reader: Reader): s
 export function shownSentence(sentence: Sentence, reader: Reader): string {
   return sentence.map((part) => (typeof part === 'string' ? part : shown(part.kind, part.value, reader))).join('');
 }
+
+/** An amount of money with the maker's own sign, before it as makers write it on a jar. */
+export const shownMoney = (amount: number, sign: string, { locale }: Reader): string => `${sign}${NBSP}${fixed(amount, 2, locale)}`;

@@ -3,7 +3,7 @@ import { AMMONIUM_CUTOFF_ABV, HONEY_NITROGEN, feedingWorkings } from '@hollow-be
 import type { DoseNow } from '@hollow-bell/core/feed';
 import type { EventContent } from '@hollow-bell/core/ledger';
 import { exactly } from '@hollow-bell/core/quantities';
-import { yeastType } from '@hollow-bell/core/yeast';
+import { yeastOf } from '@hollow-bell/core/yeast';
 import { computed, ref } from 'vue';
 import BatchLog from '../parts/BatchLog.vue';
 import BenchHead from '../parts/BenchHead.vue';
@@ -18,7 +18,7 @@ const store = useBatch();
 const { show } = useReader();
 const { refusal, attempt } = useAttempt();
 const giving = ref<number | null>(null);
-const yeast = computed(() => (store.ledger.pitch === null ? null : yeastType(store.ledger.pitch.yeastId)));
+const yeast = computed(() => (store.ledger.pitch === null ? null : yeastOf(store.ledger.pitch)));
 const workings = computed(() => (store.feeding === null ? null : feedingWorkings(store.feeding, store.ledger.pitch)));
 
 async function give(dose: DoseNow, organicG: number, dapG: number): Promise<void> {

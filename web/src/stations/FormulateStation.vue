@@ -15,7 +15,9 @@ const router = useRouter();
 const { show } = useReader();
 const isPlanned = computed(() => store.ledger.pouredG === 0);
 const pours = computed(() =>
-  store.log.filter(({ standing, withdrawn }) => !withdrawn && ['honey', 'water'].includes(standing.kind)).toReversed(),
+  store.log
+    .filter(({ standing, withdrawn }) => !withdrawn && ['honey', 'ingredient', 'water', 'transferIn'].includes(standing.kind))
+    .toReversed(),
 );
 
 async function save(name: string, must: MustPlan): Promise<void> {
@@ -41,8 +43,8 @@ async function save(name: string, must: MustPlan): Promise<void> {
       <div class="stack">
         <h2>Planned</h2>
         <div class="pairs">
-          <p v-for="honey in store.batch.plan.must.honeys" :key="honey.name">
-            <span>{{ honey.name }} honey</span><b>{{ show('massG', honey.massG) }}</b>
+          <p v-for="line in store.batch.plan.must.ingredients" :key="line.id">
+            <span>{{ line.name }}</span><b>{{ show('massG', line.massG) }}</b>
           </p>
           <p>
             <span>water</span><b>{{ show('volumeL', store.batch.plan.must.waterL) }}</b>

@@ -1,133 +1,174 @@
 <script setup lang="ts">
-import type { EventContent } from '@hollow-bell/core/ledger';
-import { predictMust } from '@hollow-bell/core/must';
-import { YEAST_TYPES, yeastToPitchG, yeastType } from '@hollow-bell/core/yeast';
+import { brewDay, eventOfStep, predictMust, styleOf } from '@hollow-bell/core/must';
+import type { BrewStep } from '@hollow-bell/core/must';
 import { computed, ref } from 'vue';
+import AttemperForm from '../parts/AttemperForm.vue';
 import BatchLog from '../parts/BatchLog.vue';
 import BenchHead from '../parts/BenchHead.vue';
-import PickList from '../parts/PickList.vue';
-import QuantityField from '../parts/QuantityField.vue';
+import BrewStepRow from '../parts/BrewStepRow.vue';
+import PitchForm from '../parts/PitchForm.vue';
 import ReadingForm from '../parts/ReadingForm.vue';
+import ReadingHelp from '../parts/ReadingHelp.vue';
+import ReconcilePanel from '../parts/ReconcilePanel.vue';
 import { useAttempt } from '../composables/useAttempt.ts';
+import { useBrewSheet } from '../composables/useBrewSheet.ts';
 import { useReader } from '../composables/useReader.ts';
 import { useBatch } from '../stores/batch.ts';
+import { usePractice } from '../stores/practice.ts';
 
 const store = useBatch();
-const { show, range } = useReader();
+const house = usePractice();
+const { show } = useReader();
 const { refusal, busy, attempt } = useAttempt();
-const must = computed(() => store.batch?.plan.must ?? null);
-const poured = ref<{ honeysG: (number | null)[]; waterL: number | null }>({
-  honeysG: must.value?.honeys.map((honey) => honey.massG) ?? [],
-  waterL: must.value?.waterL ?? 0,
-});
-const YEASTS = YEAST_TYPES.map(({ id, name }) => ({ value: id, label: name }));
-const yeastId = ref(must.value?.yeastId ?? 'allround');
-const predicted = computed(() => (must.value === null ? null : predictMust(must.value)));
-const suggestedG = computed(() => (store.view === null ? 0 : yeastToPitchG(store.view.volumeL, store.view.sg)));
-const yeastG = ref<number | null>(null);
-const totalHoneyG = computed(() => poured.value.honeysG.reduce<number>((sum, massG) => sum + (massG ?? 0), 0));
-const isPoured = computed(() => store.ledger.pouredG > 0);
-const lastReading = computed(() => store.ledger.readings.at(-1) ?? null);
+const { download } = useBrewSheet();
 
-function pour(): Promise<boolean> {
+const PARTS: { part: BrewStep['part']; title: string }[] = [
+  { part: 'ready', title: 'Make ready' },
+  { part: 'mix', title: 'Mix' },
+  { part: 'measure', title: 'Measure, stirred well' },
+  { part: 'pitch', title: 'Pitch' },
+  { part: 'later', title: 'Later' },
+];
+const must = computed(() => store.batch?.plan.must ?? null);
+const figures = computed(() => (must.value === null ? null : predictMust(must.value)));
+const steps = computed(() => (must.value === null || figures.value === null ? [] : brewDay(must.value, figures.value, house.practice)));
+const doneAt = computed(() => {
+  const done = new Map<string, number>();
+  for (const { standing, withdrawn } of store.log) {
+    const step = 'step' in standing.payload ? standing.payload.step : undefined;
+    if (!withdrawn && step !== undefined) done.set(step, standing.happenedAt);
+  }
+  return done;
+});
+/** A must that was poured without ticking counts as mixed all the same. */
+const isPoured = computed(() => store.ledger.pouredG > 0);
+const pitched = computed(() => store.ledger.pitch);
+const lagH = computed(() => (pitched.value === null ? 0 : (store.now - pitched.value.at) / 3_600_000));
+const taken = ref<number | null>(null);
+const showsAll = ref(false);
+
+const stepDone = (step: BrewStep): number | null => {
+  if (step.deed.kind === 'reading') return store.ledger.readings[0]?.at ?? null;
+  if (step.deed.kind === 'pitch') return pitched.value?.at ?? null;
+  return doneAt.value.get(step.id) ?? null;
+};
+
+function did(step: BrewStep, amount: number): Promise<boolean> {
+  const plan = must.value;
+  const event = plan === null ? null : eventOfStep(step, plan, amount, store.ledger.insolubleG);
+  if (event === null) return Promise.resolve(false);
+  const told =
+    step.deed.kind === 'water'
+      ? `${show('volumeL', amount)} water`
+      : 'massG' in step.deed
+        ? `${show('massG', amount)} ${step.title}`
+        : step.title;
+  return attempt(() => store.write([event], told));
+}
+
+/** Everything of the mixing that is not ticked yet, as planned, in one go. */
+function allAsPlanned(): Promise<boolean> {
   const plan = must.value;
   if (plan === null) return Promise.resolve(false);
-  const honeys = plan.honeys.map((honey, i): EventContent => ({
-    kind: 'honey',
-    payload: { ...honey, massG: poured.value.honeysG[i] ?? 0 },
-  }));
-  const waterL = poured.value.waterL ?? 0;
-  return attempt(() =>
-    store.write(
-      [...honeys, { kind: 'water', payload: { volumeL: waterL } }],
-      `poured ${show('massG', totalHoneyG.value)} honey and ${show('volumeL', waterL)} water`,
-    ),
-  );
+  const open = steps.value.filter((step) => step.part === 'mix' && stepDone(step) === null);
+  const events = open.flatMap((step) => {
+    const amount = step.deed.kind === 'water' ? step.deed.volumeL : 'massG' in step.deed ? step.deed.massG : 0;
+    const event = eventOfStep(step, plan, amount);
+    return event === null ? [] : [event];
+  });
+  return attempt(() => store.write(events, 'mixed as planned'));
 }
 
-function pitch(): Promise<boolean> {
-  const yeast = yeastType(yeastId.value);
-  const massG = Math.round((yeastG.value ?? suggestedG.value) * 10) / 10;
-  return attempt(() =>
-    store.write(
-      [{ kind: 'yeast', payload: { yeastId: yeast.id, name: yeast.name, massG } }],
-      `pitched ${show('massG', massG)} ${yeast.name}`,
-    ),
-  );
+const openPours = computed(() => steps.value.filter((step) => step.part === 'mix' && stepDone(step) === null).length);
+
+function sheet(): Promise<boolean> {
+  const plan = must.value;
+  const made = figures.value;
+  const name = store.batch?.name ?? '';
+  if (plan === null || made === null) return Promise.resolve(false);
+  return attempt(() => download({ name, plan, figures: made, style: styleOf(plan, made.abv.value), steps: steps.value }));
 }
+const print = (): void => window.print();
 </script>
 
 <template>
-  <section v-if="store.batch !== null && must !== null">
-    <BenchHead />
+  <section v-if="store.batch !== null && must !== null && figures !== null">
+    <BenchHead>
+      <span class="no-print">
+        <button type="button" class="link" @click="sheet">Brew day as PDF</button> &nbsp;
+        <button type="button" class="link" @click="print">Print</button>
+      </span>
+    </BenchHead>
     <div class="columns">
       <div class="stack">
-        <template v-if="!isPoured">
-          <h2>Mix</h2>
-          <p class="quiet">
-            Rinse the jars with some of the measured water. It dissolves more easily in water up to 45 °C; nothing needs to boil.
-          </p>
-          <div class="rows">
-            <QuantityField
-              v-for="(honey, i) in must.honeys"
-              :key="i"
-              v-model="poured.honeysG[i]!"
-              kind="mass"
-              :label="`${honey.name} honey`"
-            />
-            <QuantityField v-model="poured.waterL" kind="volume" label="water" />
-          </div>
-          <div class="deeds">
-            <el-button type="primary" :loading="busy" @click="pour"
-              >Poured {{ show('massG', totalHoneyG) }} and {{ show('volumeL', poured.waterL ?? 0) }}</el-button
-            >
-          </div>
-        </template>
-        <template v-else-if="store.ledger.pitch === null">
-          <h2>Measure, stirred well</h2>
-          <p v-if="predicted !== null" class="quiet">
-            The recipe allows <b>{{ range('sg', predicted.og) }}</b>. A hydrometer reading settles it.
-          </p>
-          <p v-if="lastReading?.verdict === 'unexplained'" class="refusal" role="status">
-            {{ show('sg', lastReading.sg) }} is not what this honey and water can make, about {{ show('sg', lastReading.expectedSg) }}.
-            Honey may lie on the bottom: stir hard and read again, or correct what was poured. The ledger stays with the recipe.
-          </p>
-          <ReadingForm />
-          <h2>Pitch</h2>
-          <div class="rows">
-            <PickList v-model="yeastId" label="yeast" :options="YEASTS" />
-            <QuantityField :model-value="yeastG ?? suggestedG" kind="smallMass" label="dry yeast" @update:model-value="yeastG = $event" />
-          </div>
-          <p class="caution">
-            Below 35 °C, and soon within the yeast’s own range. Rehydrate in water at the packet’s temperature without any ammonium salts,
-            or sprinkle dry; then give it air: shake or stir hard.
-          </p>
-          <div class="deeds">
-            <el-button type="primary" :loading="busy" @click="pitch">Pitched {{ show('massG', yeastG ?? suggestedG) }}</el-button>
-          </div>
-        </template>
-        <template v-else>
-          <h2>Pitched {{ show('when', store.ledger.pitch.at) }}</h2>
+        <template v-if="pitched !== null">
+          <h2>Pitched {{ show('when', pitched.at) }}</h2>
           <p>
-            <b>{{ show('massG', store.ledger.pitch.massG) }}</b> {{ store.ledger.pitch.name }} into
-            <b>{{ show('volumeL', store.ledger.pitch.volumeL) }}</b> at <b>{{ show('sg', store.ledger.pitch.sg) }}</b>.
+            <b>{{ show('massG', pitched.massG) }}</b> {{ pitched.name }} into <b>{{ show('volumeL', pitched.volumeL) }}</b> at
+            <b>{{ show('sg', pitched.sg) }}</b>, <b data-test="lag">{{ show('hours', lagH) }}</b> ago.
           </p>
           <p class="quiet">
-            First signs come within minutes to 72 hours. Bubbles on the wall are proof; a silent airlock may be a leaking lid.
+            First signs come within minutes to 72 hours; before that, silence is lag. Bubbles on the wall are proof; a silent airlock may be
+            a leaking lid.
           </p>
         </template>
+        <section v-for="{ part, title } in PARTS.filter(({ part: each }) => pitched === null || each === 'later' || showsAll)" :key="part">
+          <template v-if="steps.some((step) => step.part === part)">
+            <h2 class="part">
+              {{ title }}
+              <el-button
+                v-if="part === 'mix' && openPours > 0 && pitched === null"
+                size="small"
+                class="no-print"
+                :loading="busy"
+                @click="allAsPlanned"
+                >All {{ openPours === steps.filter((step) => step.part === 'mix').length ? '' : 'the rest ' }}as planned</el-button
+              >
+            </h2>
+            <ol>
+              <BrewStepRow
+                v-for="step in steps.filter((each) => each.part === part)"
+                :key="step.id"
+                :step="step"
+                :done-at="stepDone(step)"
+                :busy="busy || (pitched !== null) !== (part === 'later') || step.deed.kind === 'reading' || step.deed.kind === 'pitch'"
+                :now="store.now"
+                @done="did(step, $event)"
+              >
+                <AttemperForm v-if="step.id === 'attemper' && pitched === null" class="no-print" />
+                <template v-if="step.deed.kind === 'reading' && isPoured && pitched === null">
+                  <ReadingForm :offered="taken" class="no-print form" />
+                  <ReadingHelp :predicted="figures.og" class="no-print" @take="taken = $event" />
+                  <ReconcilePanel />
+                </template>
+                <PitchForm v-if="step.deed.kind === 'pitch' && isPoured && pitched === null" class="no-print form" />
+              </BrewStepRow>
+            </ol>
+          </template>
+        </section>
+        <button v-if="pitched !== null && !showsAll" type="button" class="link no-print show-all" @click="showsAll = true">
+          Show the brew day as it was planned
+        </button>
         <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
       </div>
-      <BatchLog />
+      <BatchLog class="no-print" />
     </div>
   </section>
 </template>
 
 <style scoped>
-.rows {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(180px, 1fr));
-  gap: 12px 24px;
-  max-width: 560px;
+.part {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  min-height: 34px;
+}
+
+.show-all {
+  justify-self: start;
+}
+
+.form {
+  padding: 6px 0;
 }
 </style>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { MEAN_HONEY } from '@hollow-bell/core/ledger';
+import { MEAN_HONEY } from '@hollow-bell/core/ingredients';
 import { Refusal, exactly } from '@hollow-bell/core/quantities';
 import { firstShutGate } from '@hollow-bell/core/stabilize';
 import { honeyToReachG, sweeten, sweetenWorking, whatItWouldBecome } from '@hollow-bell/core/sweeten';
 import type { SweetTarget } from '@hollow-bell/core/sweeten';
 import { stabilizedAt } from '@hollow-bell/core/watch';
-import { yeastType } from '@hollow-bell/core/yeast';
+import { yeastOf } from '@hollow-bell/core/yeast';
 import { fillOf } from '@hollow-bell/core/vessel';
 import { computed, ref } from 'vue';
 import BenchHead from '../parts/BenchHead.vue';
@@ -23,7 +23,7 @@ import { useBatch } from '../stores/batch.ts';
 const store = useBatch();
 const { show, tell } = useReader();
 const { refusal, busy, attempt } = useAttempt();
-const honeyName = ref(store.batch?.plan.must.honeys[0]?.name ?? 'linden');
+const honeyName = ref(store.batch?.plan.must.ingredients.find(({ family }) => family === 'honey')?.name ?? 'linden');
 const honey = { moisture: MEAN_HONEY.moisture, unfermentable: MEAN_HONEY.unfermentable };
 const by = ref<'sg' | 'sugar'>('sg');
 const WAYS = [
@@ -57,7 +57,7 @@ const fits = computed(() =>
 const fate = computed(() => {
   const { pitch } = store.ledger;
   if (answer.value === null || pitch === null || answer.value.honeyG <= 0) return null;
-  return whatItWouldBecome(store.ledger, answer.value.honeyG, honey, yeastType(pitch.yeastId).toleranceAbv.high);
+  return whatItWouldBecome(store.ledger, answer.value.honeyG, honey, yeastOf(pitch).toleranceAbv.high);
 });
 const isStable = computed(() => stabilizedAt(store.ledger) !== null);
 

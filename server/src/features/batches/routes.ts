@@ -3,10 +3,12 @@ import {
   appendedSchema,
   batchSchema,
   batchSummarySchema,
+  blendSchema,
   createBatchSchema,
   errorSchema,
   renameBatchSchema,
   replanSchema,
+  splitSchema,
 } from '@hollow-bell/contract';
 import type { NewEvent } from '@hollow-bell/contract';
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod';
@@ -37,6 +39,14 @@ export const batchRoutes =
     app.put('/batches/:id/plan', { schema: { params, body: replanSchema, response: { 200: batchSchema, ...errors } } }, (request) =>
       store.replan(request.params.id, request.body.afterVersion, request.body.plan),
     );
+    app.post('/batches/:id/split', { schema: { params, body: splitSchema, response: { 200: batchSchema, ...errors } } }, (request) =>
+      store.split(request.params.id, request.body),
+    );
+
+    app.post('/batches/:id/blend', { schema: { params, body: blendSchema, response: { 200: batchSchema, ...errors } } }, (request) =>
+      store.blend(request.params.id, request.body),
+    );
+
     app.post('/batches/:id/events', { schema: { params, body: appendSchema, response: { 200: appendedSchema, ...errors } } }, (request) =>
       store.append(request.params.id, request.body.afterSeq, request.body.events as NewEvent[]),
     );

@@ -1,54 +1,15 @@
 import type { Batch, BatchPlan, BatchSummary, NewEvent } from '@hollow-bell/contract';
-import { checkEvent, emptyLedger, fold } from '@hollow-bell/core/ledger';
 import type { BatchEvent } from '@hollow-bell/core/ledger';
 import { Op } from 'sequelize';
-import type { Sequelize, Transaction } from 'sequelize';
+import type { Sequelize } from 'sequelize';
 import { HttpProblem } from '../../http/errors.ts';
-import { BatchRow, EventRow, PlanRow, initModels } from './models.ts';
-
-const eventOf = (row: EventRow): BatchEvent =>
-  ({
-    id: row.id,
-    seq: row.seq,
-    kind: row.kind,
-    payload: row.payload,
-    happenedAt: row.happenedAt.getTime(),
-    enteredAt: row.enteredAt.getTime(),
-  }) as BatchEvent;
-
-const summaryOf = (row: BatchRow, plan: BatchPlan): BatchSummary => ({
-  id: row.id,
-  name: row.name,
-  createdAt: row.createdAt.getTime(),
-  lastSeq: row.lastSeq,
-  planVersion: row.planVersion,
-  plan,
-  ledger: row.ledger,
-});
+import { BatchRow, PlanRow, initModels } from './models.ts';
+import { createWithin, eventsOf, mustFind, readWithin, record, requireBelievable, requireFresh, summaryOf } from './record.ts';
+import { transfers } from './transfers.ts';
 
 /** Batches, their plans and their record of events. Each write is one transaction with its fold. */
 export function batchStore(sequelize: Sequelize, now: () => number) {
   initModels(sequelize);
-
-  async function mustFind(id: string, transaction: Transaction, lock: boolean): Promise<BatchRow> {
-    const row = await BatchRow.findByPk(id, lock ? { transaction, lock: transaction.LOCK.UPDATE } : { transaction });
-    if (row === null) throw new HttpProblem(404, 'not_found', 'There is no such batch in this cellar.');
-    return row;
-  }
-
-  const eventsOf = async (batchId: string, transaction: Transaction): Promise<BatchEvent[]> =>
-    (await EventRow.findAll({ where: { batchId }, order: [['seq', 'ASC']], transaction })).map(eventOf);
-
-  async function planOf(row: BatchRow, transaction: Transaction): Promise<BatchPlan> {
-    const plan = await PlanRow.findOne({ where: { batchId: row.id, version: row.planVersion }, transaction });
-    if (plan === null) throw new Error(`batch ${row.id} has no plan of version ${row.planVersion}`);
-    return plan.plan;
-  }
-
-  async function readWithin(id: string, transaction: Transaction): Promise<Batch> {
-    const row = await mustFind(id, transaction, false);
-    return { ...summaryOf(row, await planOf(row, transaction)), events: await eventsOf(id, transaction) };
-  }
 
   return {
     async list(onlyOpen: boolean): Promise<BatchSummary[]> {
@@ -73,15 +34,7 @@ export function batchStore(sequelize: Sequelize, now: () => number) {
     /** Repeating the request with the same id answers with the batch as it is. */
     create: (id: string, name: string, plan: BatchPlan): Promise<Batch> =>
       sequelize.transaction(async (transaction) => {
-        const createdAt = new Date(now());
-        await sequelize.query(
-          `INSERT INTO batches (id, name, created_at, ledger) VALUES ($id, $name, $createdAt, $ledger) ON CONFLICT (id) DO NOTHING`,
-          { bind: { id, name, createdAt, ledger: JSON.stringify(emptyLedger()) }, transaction },
-        );
-        await sequelize.query(
-          `INSERT INTO batch_plans (batch_id, version, plan, written_at) VALUES ($id, 1, $plan, $createdAt) ON CONFLICT DO NOTHING`,
-          { bind: { id, plan: JSON.stringify(plan), createdAt }, transaction },
-        );
+        await createWithin(sequelize, { id, name, plan, createdAt: new Date(now()) }, transaction);
         return readWithin(id, transaction);
       }),
 
@@ -104,47 +57,23 @@ export function batchStore(sequelize: Sequelize, now: () => number) {
         return readWithin(id, transaction);
       }),
 
-    /**
-     * Appends events all or none. Events already on record under their ids are not written again, so a repeated request
-     * is harmless; a writer who has not seen the latest event is told what came since.
-     */
+    /** Appends events all or none. Events already on record under their ids are not written again. */
     append: (id: string, afterSeq: number, newEvents: readonly NewEvent[]): Promise<{ lastSeq: number; events: BatchEvent[] }> =>
       sequelize.transaction(async (transaction) => {
         const row = await mustFind(id, transaction, true);
-        const onRecord = await eventsOf(id, transaction);
+        let onRecord = await eventsOf(id, transaction);
         const known = new Set(onRecord.map((event) => event.id));
         const fresh = newEvents.filter((event) => !known.has(event.id));
         const asked = new Set(newEvents.map((event) => event.id));
         if (fresh.length > 0) {
-          const since = onRecord.filter((event) => event.seq > afterSeq && !asked.has(event.id));
-          if (since.length > 0)
-            throw new HttpProblem(
-              409,
-              'stale',
-              'Something was written to this batch in another window meanwhile; yours is kept, not yet written.',
-              since,
-            );
-          const enteredAt = now();
-          for (const event of fresh) {
-            checkEvent(onRecord, event, enteredAt);
-            onRecord.push({ ...event, seq: onRecord.length + 1, enteredAt });
-          }
-          const added = onRecord.slice(-fresh.length);
-          await EventRow.bulkCreate(
-            added.map((event) => ({
-              ...event,
-              batchId: id,
-              happenedAt: new Date(event.happenedAt),
-              enteredAt: new Date(event.enteredAt),
-              amends: event.kind === 'amendment' ? event.payload.eventId : null,
-            })),
-            { transaction },
-          );
-          const ledger = fold(onRecord);
-          await row.update({ lastSeq: onRecord.length, ledger, open: ledger.bottled === null }, { transaction });
+          requireFresh(onRecord, afterSeq, asked);
+          requireBelievable(onRecord, fresh, now());
+          onRecord = await record(row, onRecord, fresh, now(), transaction);
         }
         return { lastSeq: onRecord.length, events: onRecord.filter((event) => asked.has(event.id)) };
       }),
+
+    ...transfers(sequelize, now),
   };
 }
 

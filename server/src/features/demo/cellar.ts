@@ -2,9 +2,13 @@ import { randomUUID } from 'node:crypto';
 import { DEFAULT_PRACTICE } from '@hollow-bell/contract';
 import type { BatchPlan, NewEvent } from '@hollow-bell/contract';
 import type { EventContent } from '@hollow-bell/core/ledger';
-import { MEAN_HONEY } from '@hollow-bell/core/ledger';
+import { MEAN_HONEY } from '@hollow-bell/core/ingredients';
+import { planOf, plannedFrom, plannedHoney, pourOf } from '@hollow-bell/core/must';
+import type { PlannedIngredient } from '@hollow-bell/core/must';
 import { USUAL_VESSELS } from '@hollow-bell/core/vessel';
 import { yeastType } from '@hollow-bell/core/yeast';
+import { LOTS } from './shelf.ts';
+import type { LotName } from './shelf.ts';
 
 /*
  * The lamp room of a disused signal box beside an allotment field: honey from a linden avenue, a heather moor and a borage
@@ -23,7 +27,8 @@ interface DemoBatch {
 
 interface Recipe {
   name: string;
-  honeys: { name: string; massG: number; moisture?: number }[];
+  honeys: { lot: LotName; massG: number; moisture?: number }[];
+  others?: PlannedIngredient[];
   waterL: number;
   yeastId: string;
   vessel: string;
@@ -52,7 +57,7 @@ const stabilizedWith = (sulfiteG: number, sorbateG: number): EventContent[] => [
 const RECIPES: Recipe[] = [
   {
     name: 'Linden for spring',
-    honeys: [{ name: 'linden avenue', massG: 1450, moisture: 0.171 }],
+    honeys: [{ lot: 'linden avenue', massG: 1450, moisture: 0.171 }],
     waterL: 3.9,
     yeastId: 'allround',
     vessel: '10 L bucket',
@@ -60,8 +65,29 @@ const RECIPES: Recipe[] = [
     then: [],
   },
   {
+    name: 'Gooseberry, two honeys',
+    honeys: [
+      { lot: 'linden avenue', massG: 1050, moisture: 0.171 },
+      { lot: 'heather moor', massG: 420, moisture: 0.19 },
+    ],
+    others: [
+      {
+        ...plannedFrom('gooseberry', 1600, { form: 'frozen', bagDays: 7, pricePerKg: 3.2, lotId: LOTS.gooseberries.id }),
+        name: 'gooseberries',
+      },
+    ],
+    waterL: 3.6,
+    yeastId: 'white',
+    vessel: '10 L bucket',
+    mixedHoursAgo: 3,
+    then: [
+      [0.4, { kind: 'note', payload: { text: 'stirred five minutes, floor scraped', mark: 'stirred', step: 'stir' } }],
+      [0.6, sg(1.0785, 20)],
+    ],
+  },
+  {
     name: 'Heather, strong',
-    honeys: [{ name: 'heather moor', massG: 3050, moisture: 0.19 }],
+    honeys: [{ lot: 'heather moor', massG: 3050, moisture: 0.19 }],
     waterL: 6.4,
     yeastId: 'strong',
     vessel: '15 L bucket',
@@ -73,7 +99,7 @@ const RECIPES: Recipe[] = [
   },
   {
     name: 'Borage, even',
-    honeys: [{ name: 'borage field', massG: 2150 }],
+    honeys: [{ lot: 'borage field', massG: 2150 }],
     waterL: 6.2,
     yeastId: 'allround',
     vessel: '10 L carboy',
@@ -88,7 +114,7 @@ const RECIPES: Recipe[] = [
   },
   {
     name: 'Linden, plain',
-    honeys: [{ name: 'linden avenue', massG: 5900, moisture: 0.171 }],
+    honeys: [{ lot: 'linden avenue', massG: 5900, moisture: 0.171 }],
     waterL: 14.8,
     yeastId: 'strong',
     vessel: '23 L carboy',
@@ -108,7 +134,7 @@ const RECIPES: Recipe[] = [
   },
   {
     name: 'Borage hydromel',
-    honeys: [{ name: 'borage field', massG: 950 }],
+    honeys: [{ lot: 'borage field', massG: 950 }],
     waterL: 4.4,
     yeastId: 'ale',
     vessel: '5 L jug',
@@ -126,7 +152,7 @@ const RECIPES: Recipe[] = [
   },
   {
     name: 'Heather, waiting',
-    honeys: [{ name: 'heather moor', massG: 1350, moisture: 0.19 }],
+    honeys: [{ lot: 'heather moor', massG: 1350, moisture: 0.19 }],
     waterL: 4.2,
     yeastId: 'allround',
     vessel: '5 L jug',
@@ -147,7 +173,7 @@ const RECIPES: Recipe[] = [
   },
   {
     name: 'Linden B',
-    honeys: [{ name: 'linden avenue', massG: 1480, moisture: 0.171 }],
+    honeys: [{ lot: 'linden avenue', massG: 1480, moisture: 0.171 }],
     waterL: 4.1,
     yeastId: 'allround',
     vessel: '5 L jug',
@@ -169,7 +195,7 @@ const RECIPES: Recipe[] = [
   },
   {
     name: 'Heather of last winter',
-    honeys: [{ name: 'heather moor', massG: 1500, moisture: 0.188 }],
+    honeys: [{ lot: 'heather moor', massG: 1500, moisture: 0.188 }],
     waterL: 4,
     yeastId: 'allround',
     vessel: '5 L jug',
@@ -198,24 +224,31 @@ const RECIPES: Recipe[] = [
   },
 ];
 
-function planOf(recipe: Recipe): BatchPlan {
+function batchPlanOf(recipe: Recipe): BatchPlan {
   const vessel = USUAL_VESSELS.find(({ name }) => name === recipe.vessel);
   if (vessel === undefined) throw new Error(`no vessel “${recipe.vessel}”`);
-  const honeys = recipe.honeys.map((honey) => ({ moisture: MEAN_HONEY.moisture, unfermentable: MEAN_HONEY.unfermentable, ...honey }));
-  return {
-    must: { honeys, waterL: recipe.waterL, yeastId: recipe.yeastId, vessel, roomTempC: 17 },
-    practice: { ...DEFAULT_PRACTICE, roomTempC: 17 },
-  };
+  const honeys = recipe.honeys.map(({ lot, massG, moisture = MEAN_HONEY.moisture }) => ({
+    ...plannedHoney(lot, massG, moisture),
+    lotId: LOTS[lot].id,
+    pricePerKg: LOTS[lot].pricePerKg,
+  }));
+  const must = planOf([...honeys, ...(recipe.others ?? [])], recipe.waterL, {
+    yeastId: recipe.yeastId,
+    vessel,
+    roomTempC: 17,
+    otherCost: 3,
+  });
+  return { must, practice: { ...DEFAULT_PRACTICE, roomTempC: 17 } };
 }
 
 /** The demo batches as they stand at `now`. */
 export function demoBatches(now: number): DemoBatch[] {
   return RECIPES.map((recipe) => {
-    const plan = planOf(recipe);
+    const plan = batchPlanOf(recipe);
     const mixedAt = now - (recipe.mixedHoursAgo ?? 0) * HOUR_MS;
     const pours: EventContent[] = [
-      ...plan.must.honeys.map((payload): EventContent => ({ kind: 'honey', payload })),
-      { kind: 'water', payload: { volumeL: recipe.waterL } },
+      ...plan.must.ingredients.map((line) => pourOf(line, line.massG, line.id)),
+      { kind: 'water', payload: { volumeL: recipe.waterL, step: 'water' } },
     ];
     const rows: Recipe['then'] = recipe.mixedHoursAgo === null ? [] : [[0, ...pours], ...recipe.then];
     const events = rows.flatMap(([atHour, ...contents]) =>

@@ -1,0 +1,113 @@
+import { Refusal } from '../quantities/index.ts';
+import { HONEY_MOISTURE } from './honey.ts';
+
+/** What an ingredient is made of, as fractions of its mass; what is left is water. */
+export interface Composition {
+  /** Sugar that wine yeast ferments. */
+  sugar: number;
+  /** Dissolved and raising the gravity, but not for the yeast: higher sugars, acids, minerals, dextrins. */
+  unfermentable: number;
+  /** Skins, seeds, pulp: takes room and holds liquid back, does not dissolve. */
+  insoluble: number;
+  ammoniumNMgPerKg: number;
+  aminoNMgPerKg: number;
+  /** Titratable acid, as tartaric. */
+  acidGPerKg: number;
+}
+
+export type Family = 'honey' | 'sugar' | 'syrup' | 'juice' | 'fruit' | 'dried' | 'malt' | 'zest' | 'tea' | 'tannin' | 'spice' | 'acid';
+
+/** Which name of mead an ingredient can give it. */
+export type StyleMark = 'honey' | 'caramel' | 'apple' | 'grape' | 'fruit' | 'maple' | 'malt' | 'spice' | 'none';
+
+/** When it goes in: before the pitch, into the fermenting must, or once it is stable. */
+export type Stage = 'before' | 'during' | 'after';
+export const STAGES: readonly Stage[] = ['before', 'during', 'after'];
+
+/** An ingredient as the maker has it: a row of the reference table or a lot of their own. */
+export interface Ingredient {
+  name: string;
+  family: Family;
+  makes: StyleMark;
+  composition: Composition;
+  /** 10–90 % range of its sugar, ± as a share of it: 0.3 means a third more or less. */
+  sugarSpread: number;
+}
+
+export const waterShare = ({ sugar, unfermentable, insoluble }: Composition): number => 1 - sugar - unfermentable - insoluble;
+
+/** What a mass of an ingredient brings; the four parts add up to it. */
+export interface Brought {
+  waterG: number;
+  sugarG: number;
+  unfermentableG: number;
+  insolubleG: number;
+}
+
+/**
+ * What a mass of an ingredient brings. Where its sugar is more or less than the table says, its water gives way.
+ * @param sugarScale times its sugar; the water never falls below nothing
+ * @param unfermentableScale times its unfermentable part, at the sugar's cost
+ */
+export function broughtBy(massG: number, composition: Composition, sugarScale = 1, unfermentableScale = 1): Brought {
+  const { insoluble } = composition;
+  const unfermentable = composition.unfermentable * unfermentableScale;
+  const moved = unfermentable - composition.unfermentable;
+  const sugar = Math.max(0, Math.min(composition.sugar * sugarScale - moved, 1 - insoluble - unfermentable));
+  return {
+    sugarG: massG * sugar,
+    unfermentableG: massG * unfermentable,
+    insolubleG: massG * insoluble,
+    waterG: massG * (1 - sugar - unfermentable - insoluble),
+  };
+}
+
+/**
+ * Refuses a composition that no ingredient has.
+ * @throws Refusal with the field and what is allowed
+ */
+export function checkComposition(name: string, family: Family, composition: Composition): void {
+  const parts = [composition.sugar, composition.unfermentable, composition.insoluble];
+  if (parts.some((part) => !(part >= 0 && part <= 1)) || parts.reduce((sum, part) => sum + part, 0) > 1.0005) {
+    throw new Refusal(
+      `${name}: sugar, unfermentable and insoluble parts must each lie between 0 and 100 %, and together not pass 100 %.`,
+      'composition',
+    );
+  }
+  const water = waterShare(composition);
+  if (family === 'honey' && (water < HONEY_MOISTURE.low - 1e-9 || water > HONEY_MOISTURE.high + 1e-9)) {
+    throw new Refusal(
+      `${name}: a honey of ${(100 * water).toFixed(1)} % water is none; it must lie between ${100 * HONEY_MOISTURE.low} and ${100 * HONEY_MOISTURE.high} %.`,
+      'moisture',
+    );
+  }
+}
+
+/** A honey's composition from its moisture and its unfermentable part. */
+export const honeyComposition = (moisture: number, unfermentable: number): Composition => ({
+  sugar: 1 - moisture - unfermentable,
+  unfermentable,
+  insoluble: 0,
+  ammoniumNMgPerKg: 0,
+  aminoNMgPerKg: 0,
+  acidGPerKg: 0,
+});
+
+/** A juice's composition from its °Brix: a tenth of the dissolved solids taken as unfermentable (our estimate). */
+export const juiceComposition = (brix: number, acidGPerKg: number, aminoNMgPerKg: number): Composition => ({
+  sugar: (0.9 * brix) / 100,
+  unfermentable: (0.1 * brix) / 100,
+  insoluble: 0,
+  ammoniumNMgPerKg: aminoNMgPerKg * 0.1,
+  aminoNMgPerKg,
+  acidGPerKg,
+});
+
+/** Cell-wall material, kg/L. */
+export const INSOLUBLE_KG_PER_L = 1.5;
+
+/** g of liquid that a gram of drained, lightly pressed pulp holds back (our estimate; whole berries less, purée more). */
+export const HELD_BACK_G_PER_G = { value: 3, low: 2, high: 5 } as const;
+
+/** What pulp weighs as it drips from its bag, by the middle estimate of what it holds back. */
+export const drippingG = (insolubleG: number): number => insolubleG * (1 + HELD_BACK_G_PER_G.value);

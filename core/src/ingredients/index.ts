@@ -1,0 +1,3 @@
+export * from './composition.ts';
+export * from './honey.ts';
+export * from './table.ts';

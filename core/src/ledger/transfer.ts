@@ -1,0 +1,29 @@
+import { Refusal } from '../quantities/index.ts';
+import { MASS_FIELDS, emptyLedger, scaleMasses } from './ledger.ts';
+import type { Ledger } from './ledger.ts';
+import { mixedOf } from './view.ts';
+
+/**
+ * What a siphon takes over from a batch: this much of its liquid with all that is dissolved in it, and its history.
+ * Pulp and yeast stay behind on the bottom.
+ *
+ * @param volumeL above 0, at most what is there
+ * @throws Refusal for more than there is
+ */
+export function parcelOf(ledger: Ledger, volumeL: number): Ledger {
+  const presentL = mixedOf(ledger)?.volumeL ?? 0;
+  if (!(volumeL > 0) || volumeL > presentL + 0.005)
+    throw new Refusal(`${volumeL.toFixed(2)} L cannot be taken over: there is ${presentL.toFixed(2)} L.`, 'volumeL');
+  const parcel = JSON.parse(JSON.stringify(ledger)) as Ledger;
+  scaleMasses(parcel, Math.min(1, volumeL / presentL));
+  return { ...parcel, insolubleG: 0, yeastG: 0, co2G: 0, removedG: 0, pouredG: 0, taken: {}, transfers: [], bottled: null };
+}
+
+/** A ledger that begins with a parcel, or one that has it poured in. The masses add; a history is taken over only by an empty vessel. */
+export function receive(ledger: Ledger, parcel: Ledger): void {
+  const isFresh = ledger.lastEventAt === null;
+  const massG = parcel.waterG + parcel.sugarG + parcel.unfermentableG + parcel.ethanolG + parcel.saltsG;
+  if (isFresh) Object.assign(ledger, emptyLedger(), JSON.parse(JSON.stringify(parcel)));
+  else for (const field of MASS_FIELDS) ledger[field] += parcel[field];
+  ledger.pouredG += massG;
+}

@@ -1,0 +1,35 @@
+import { mix } from '../liquid/index.ts';
+import type { Liquid, Mixed } from '../liquid/index.ts';
+import { liquidOf } from './ledger.ts';
+import type { Ledger, LedgerView } from './ledger.ts';
+
+/** The last mixture that was asked for: readings ask for the same one before and after. */
+let last: { liquid: Liquid; mixed: Mixed } | null = null;
+
+/** Volume, gravity and strength of what the ledger holds, or null for an empty vessel. */
+export function mixedOf(ledger: Ledger): Mixed | null {
+  const liquid = liquidOf(ledger);
+  if (liquid.waterG + liquid.extractG + liquid.ethanolG <= 1e-6) return null;
+  const isLast =
+    last !== null &&
+    last.liquid.waterG === liquid.waterG &&
+    last.liquid.extractG === liquid.extractG &&
+    last.liquid.ethanolG === liquid.ethanolG;
+  last = isLast && last !== null ? last : { liquid, mixed: mix(liquid) };
+  return last.mixed;
+}
+
+/** The figures of a batch as it stands, or null for an empty vessel. */
+export function viewOf(ledger: Ledger): LedgerView | null {
+  const mixed = mixedOf(ledger);
+  if (mixed === null) return null;
+  return {
+    ...mixed,
+    sugarGPerL: ledger.sugarG / mixed.volumeL,
+    shareGone: shareGone(ledger),
+    nitrogenMgPerL: (ledger.ammoniumNMg + ledger.aminoNMg) / mixed.volumeL,
+  };
+}
+
+/** 0 to 1, of the fermentable sugar that this liquid holds or held. */
+export const shareGone = (ledger: Ledger): number => (ledger.sugarBasisG > 0 ? 1 - ledger.sugarG / ledger.sugarBasisG : 0);

@@ -1,0 +1,64 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { Refusal } from '../quantities/index.ts';
+import { referenceCases } from '../reference/cases.ts';
+import { blend, honeyToReach, shareOfFirst, undilutedSg, waterToReach, waterToReachByPoints } from './index.ts';
+
+type Numbers = Record<string, number>;
+const cases = (name: string) => referenceCases(name).map((c) => [c.id, c] as const);
+
+describe('thinning, thickening, blending', () => {
+  it.each(cases('water_to_reach'))('%s', (_id, c) => {
+    const { volume_l, sg, target_sg } = c.inputs as Numbers;
+    expect(
+      c.differences(() => {
+        const { waterL, finalVolumeL } = waterToReach(volume_l!, sg!, target_sg!);
+        return { water_l: waterL, final_volume_l: finalVolumeL };
+      }),
+    ).toEqual([]);
+  });
+
+  it.each(cases('water_to_reach_linear'))('%s', (_id, c) => {
+    const { volume_l, sg, target_sg } = c.inputs as Numbers;
+    expect(c.differences(() => waterToReachByPoints(volume_l!, sg!, target_sg!))).toEqual([]);
+  });
+
+  it.each(cases('blend'))('%s', (_id, c) => {
+    const { a, b } = c.inputs as { a: Numbers; b: Numbers };
+    const measured = (m: Numbers) => ({ volumeL: m['volume_l']!, sg: m['sg']!, abv: m['abv']! });
+    expect(
+      c.differences(() => {
+        const { abv, sg, volumeL } = blend(measured(a), measured(b));
+        return { abv, sg, volume_l: volumeL };
+      }),
+    ).toEqual([]);
+  });
+
+  it.each(cases('pearson_square'))('%s', (_id, c) => {
+    const { a, b, target } = c.inputs as Numbers;
+    expect(c.differences(() => ({ fraction_a: shareOfFirst(a!, b!, target!) }))).toEqual([]);
+  });
+
+  it('thickens with honey what water thinned', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 1.03, max: 1.12, noNaN: true }), fc.double({ min: 0.002, max: 0.05, noNaN: true }), (sg, up) => {
+        const { honeyG, finalVolumeL } = honeyToReach(10, sg, sg + up, 0.172);
+        expect(honeyG).toBeGreaterThan(0);
+        const { finalVolumeL: thinned } = waterToReach(finalVolumeL, sg + up, sg);
+        expect(thinned).toBeGreaterThan(10);
+      }),
+      { numRuns: 60, seed: 2 },
+    );
+    expect(() => honeyToReach(10, 1.1, 1.09, 0.172)).toThrow(Refusal);
+  });
+
+  it('reads back a sample that was diluted, by mass and by volume', () => {
+    // 1:1 by mass halves the Brix: 30 °Bx (1.1290) reads as 15 °Bx (1.0611).
+    expect(undilutedSg(1.0611, 1, 1, 'mass')).toBeCloseTo(1.129, 3);
+    const byVolume = undilutedSg(1.0611, 1, 1, 'volume');
+    expect(byVolume).toBeCloseTo(1.1216, 3);
+    expect(waterToReach(1, byVolume, 1.0611).waterL).toBeCloseTo(1, 3);
+    expect(() => undilutedSg(1.19, 1, 9, 'volume')).toThrow(/Diluted so far/);
+    expect(() => undilutedSg(1.05, 0, 1, 'volume')).toThrow(Refusal);
+  });
+});

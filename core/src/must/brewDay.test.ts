@@ -1,0 +1,69 @@
+import { describe, expect, it } from 'vitest';
+import { fold } from '../ledger/index.ts';
+import { eventsAt } from '../ledger/build.ts';
+import { brewDay, centralCourse, eventOfStep, measureMust, planOf, plannedFrom, plannedHoney, predictMust } from './index.ts';
+import type { BrewSchools } from './index.ts';
+
+const plan = planOf(
+  [
+    plannedHoney('linden', 1200),
+    plannedFrom('gooseberry', 1500, { form: 'frozen', bagDays: 7 }),
+    plannedFrom('raspberry', 400, { form: 'purée' }),
+    { ...plannedHoney('heather', 300), stage: 'during' },
+    { ...plannedHoney('borage', 200), stage: 'after' },
+  ],
+  3,
+);
+const schools: BrewSchools = { fruit: 'none', pecticEnzyme: false, mustSulfite: false, pitch: 'sprinkle' };
+const steps = (over: Partial<BrewSchools> = {}) => brewDay(plan, predictMust(plan), { ...schools, ...over });
+const ids = (over: Partial<BrewSchools> = {}): string[] => steps(over).map(({ id }) => id);
+
+describe('the brew day', () => {
+  it('pours exactly what the plan holds, each thing once, water first', () => {
+    const pours = steps().flatMap(({ deed, part }) =>
+      part === 'mix' && deed.kind === 'ingredient' ? [[deed.ingredientId, deed.massG]] : [],
+    );
+    expect(pours).toEqual(plan.ingredients.filter(({ stage }) => stage === 'before').map(({ id, massG }) => [id, massG]));
+    expect(steps().find(({ part }) => part === 'mix')!.deed).toEqual({ kind: 'water', volumeL: 3 });
+  });
+
+  it('cleans before it pours, stirs before it measures, measures before it pitches', () => {
+    const order = ['clean', 'water', 'linden', 'stir', 'measure', 'pitch', 'air'];
+    expect(ids().filter((id) => order.includes(id))).toEqual(order);
+  });
+
+  it('leaves what comes later for later, bags and all', () => {
+    const later = steps()
+      .filter(({ part }) => part === 'later')
+      .map(({ id }) => id);
+    expect(later).toEqual(['later heather', 'bag gooseberry', 'after borage']);
+  });
+
+  it('follows the maker’s schools', () => {
+    expect(ids()).not.toContain('sulfite');
+    expect(ids({ mustSulfite: true })).toContain('sulfite');
+    const sulfite = steps({ fruit: 'sulfite' }).find(({ id }) => id === 'sulfite')!;
+    // 50 mg/L over the must's volume, of a salt that is 57.6 % SO2; then a day's wait.
+    expect(sulfite.deed).toEqual({
+      kind: 'sulfite',
+      massG: expect.closeTo((0.05 * predictMust(plan).volumeL.value) / 0.5763, 4) as number,
+    });
+    expect(sulfite.waitH).toBe(24);
+    expect(ids({ fruit: 'pasteurize' })).toContain('raspberry heat');
+    expect(ids({ fruit: 'pasteurize' })).not.toContain('gooseberry heat');
+    expect(ids({ pecticEnzyme: true })).toContain('enzyme');
+    expect(ids({ pitch: 'rehydrate' })).toEqual(expect.arrayContaining(['rehydrate', 'attemper']));
+  });
+
+  it('done as planned, leaves on record the must that was planned', () => {
+    const poured = steps().flatMap((step) => {
+      const amount = step.deed.kind === 'water' ? step.deed.volumeL : step.deed.kind === 'ingredient' ? step.deed.massG : 0;
+      const content = step.part === 'mix' ? eventOfStep(step, plan, amount) : null;
+      return content === null ? [] : [[0, content] as const];
+    });
+    const ledger = fold(eventsAt(0, poured));
+    expect(ledger.predictedOg).toBeCloseTo(measureMust(plan, centralCourse(plan)).og, 9);
+    expect(ledger.marks.stirred).toBe(0);
+    expect(ledger.additions.map(({ bagOutAt }) => bagOutAt)).toEqual([7 * 86_400_000, null]);
+  });
+});

@@ -1,0 +1,300 @@
+import { drippingG, waterShare } from '../ingredients/index.ts';
+import { SO2_IN } from '../ledger/index.ts';
+import type { EventContent } from '../ledger/index.ts';
+import { gravity, massG, mgPerL, say, tempC, volumeL } from '../quantities/index.ts';
+import type { Sentence } from '../quantities/index.ts';
+import { rehydrationOf, yeastOf, yeastToPitchG } from '../yeast/index.ts';
+import type { MustPlan, PlannedIngredient } from './plan.ts';
+import type { MustFigures } from './predict.ts';
+import { FEED_AT_SG } from './stepFeeding.ts';
+
+/** How the maker goes about it; makers differ on every one of these. */
+export interface BrewSchools {
+  /** What is done to fresh fruit before yeast meets it. */
+  fruit: 'pasteurize' | 'sulfite' | 'none';
+  pecticEnzyme: boolean;
+  /** 50 mg/L of sulfite in the must, a day before the pitch. */
+  mustSulfite: boolean;
+  pitch: 'rehydrate' | 'sprinkle';
+}
+
+export type StepDeed =
+  | { kind: 'tick' }
+  | { kind: 'stir' }
+  | { kind: 'water'; volumeL: number }
+  | { kind: 'ingredient'; ingredientId: string; massG: number }
+  | { kind: 'sulfite'; massG: number }
+  /** Pulp of one ingredient lifted out, as it drips. */
+  | { kind: 'strain'; massG: number; insolubleG: number }
+  | { kind: 'reading' }
+  | { kind: 'pitch'; massG: number };
+
+/** One step of the brew day, in working order. */
+export interface BrewStep {
+  id: string;
+  part: 'ready' | 'mix' | 'measure' | 'pitch' | 'later';
+  title: string;
+  sentence: Sentence;
+  caution: Sentence | null;
+  deed: StepDeed;
+  /** Hours to wait after it. */
+  waitH: number;
+}
+
+const MUST_SO2_MG_PER_L = 50;
+const WAIT_H = 24;
+
+const step = (
+  id: string,
+  part: BrewStep['part'],
+  title: string,
+  sentence: Sentence,
+  deed: StepDeed = { kind: 'tick' },
+  more: { caution?: Sentence; waitH?: number } = {},
+): BrewStep => ({ id, part, title, sentence, deed, caution: more.caution ?? null, waitH: more.waitH ?? 0 });
+
+/** The plan as ordered steps with amounts, temperatures and cautions. */
+export function brewDay(plan: MustPlan, figures: MustFigures, schools: BrewSchools): BrewStep[] {
+  return [
+    ...makeReady(plan),
+    ...mixing(plan, figures, schools),
+    ...measuring(figures),
+    ...pitching(plan, figures, schools),
+    ...later(plan),
+  ];
+}
+
+function makeReady(plan: MustPlan): BrewStep[] {
+  return [
+    step(
+      'clean',
+      'ready',
+      'Clean, then sanitize',
+      say`The ${plan.vessel.name}, lid, airlock, spoon, jug, hydrometer and its jar. Fresh solution.`,
+      undefined,
+      {
+        caution: say`Gloves for concentrated solutions; never mix two of them.`,
+      },
+    ),
+    step(
+      'bring-to-temp',
+      'ready',
+      'Bring everything to the room',
+      say`Honey pours and dissolves more easily when it stands at ${tempC(20)} to ${tempC(25)} first.`,
+    ),
+  ];
+}
+
+function mixing(plan: MustPlan, figures: MustFigures, schools: BrewSchools): BrewStep[] {
+  const before = plan.ingredients.filter(({ stage, massG: grams }) => stage === 'before' && grams > 0);
+  const honeys = before.filter(({ family }) => family === 'honey');
+  const fruits = before.filter(({ family }) => family === 'fruit');
+  const rest = before.filter(({ family }) => family !== 'honey' && family !== 'fruit');
+  const treated = fruits.filter(({ form }) => form !== 'purée' || schools.fruit !== 'pasteurize');
+  const steps: BrewStep[] = [];
+  if (plan.waterL > 0)
+    steps.push(
+      step(
+        'water',
+        'mix',
+        'Water',
+        say`${volumeL(plan.waterL)} free of chlorine, measured. Keep some of it to rinse the jars; up to ${tempC(45)} helps the honey dissolve.`,
+        {
+          kind: 'water',
+          volumeL: plan.waterL,
+        },
+      ),
+    );
+  for (const honey of honeys)
+    steps.push(pourStep(honey, say`${massG(honey.massG)}, weighed. Rinse its jar with some of the measured water.`));
+  for (const other of rest) steps.push(pourStep(other, pourSentence(other)));
+  for (const fruit of fruits) steps.push(...fruitSteps(fruit, schools, figures.volumeL.value));
+  if (honeys.length > 0)
+    steps.push(
+      step(
+        'stir',
+        'mix',
+        'Stir until nothing lies on the bottom',
+        say`Five minutes and scrape the floor. Honey that lies on the bottom makes every reading wrong.`,
+        {
+          kind: 'stir',
+        },
+      ),
+    );
+  const sulfites = schools.mustSulfite || (schools.fruit === 'sulfite' && treated.length > 0);
+  if (sulfites) steps.push(sulfiteStep(figures.volumeL.value));
+  if (schools.pecticEnzyme && fruits.length > 0)
+    steps.push(
+      step(
+        'enzyme',
+        'mix',
+        'Pectic enzyme',
+        say`As its packet says, ${sulfites ? 'once the sulfite has had its day' : 'now'}; it wants some hours before the yeast, and dislikes heat.`,
+        undefined,
+        { waitH: 12 },
+      ),
+    );
+  return steps;
+}
+
+const pourStep = (ingredient: PlannedIngredient, sentence: Sentence, caution?: Sentence): BrewStep =>
+  step(
+    ingredient.id,
+    'mix',
+    ingredient.name,
+    sentence,
+    { kind: 'ingredient', ingredientId: ingredient.id, massG: ingredient.massG },
+    caution === undefined ? {} : { caution },
+  );
+
+function pourSentence({ massG: grams, bagDays, family }: PlannedIngredient): Sentence {
+  const bag = bagDays === undefined ? '.' : `, in a bag that comes out after ${bagDays} ${bagDays === 1 ? 'day' : 'days'}.`;
+  return family === 'juice'
+    ? [...say`${massG(grams)}, weighed`, `${bag} No sorbate or benzoate on its label.`]
+    : [...say`${massG(grams)}`, bag];
+}
+
+function fruitSteps(fruit: PlannedIngredient, schools: BrewSchools, liters: number): BrewStep[] {
+  const pour = pourStep(fruit, pourSentence(fruit));
+  if (schools.fruit === 'pasteurize' && fruit.form === 'purée') {
+    return [
+      step(
+        `${fruit.id} heat`,
+        'mix',
+        `Heat the ${fruit.name}`,
+        say`To ${tempC(71)} all through, a minute, then cool below ${tempC(30)} before it goes in.`,
+        undefined,
+        { caution: say`Hot purée spits. Use a deep pot and cool it in a water bath.` },
+      ),
+      pour,
+    ];
+  }
+  const thaw = fruit.form === 'frozen' ? 'Thaw it first and keep the juice. ' : 'Rinse, pick over, cut or crush; leave pits whole. ';
+  const late = schools.fruit === 'none' || liters <= 0 ? '' : 'The sulfite below does the rest.';
+  return [{ ...pour, sentence: [...pour.sentence, ` ${thaw}${late}`.trimEnd()] }];
+}
+
+function sulfiteStep(liters: number): BrewStep {
+  const grams = (MUST_SO2_MG_PER_L * liters) / 1000 / SO2_IN.potassium;
+  return step(
+    'sulfite',
+    'mix',
+    'Sulfite the must',
+    say`${massG(grams)} of potassium metabisulfite brings ${mgPerL(MUST_SO2_MG_PER_L)}; cover and wait ${'24 hours'} before the yeast.`,
+    { kind: 'sulfite', massG: grams },
+    { waitH: WAIT_H, caution: say`Its fumes bite, and can harm people with asthma: weigh it in moving air.` },
+  );
+}
+
+function measuring({ og, volumeL: liters }: MustFigures): BrewStep[] {
+  return [
+    step(
+      'measure',
+      'measure',
+      'Measure',
+      say`Gravity near ${gravity(og.value)} (${gravity(og.low)} to ${gravity(og.high)}) in about ${volumeL(liters.value)}. Write down the sample’s temperature too.`,
+      { kind: 'reading' },
+    ),
+  ];
+}
+
+function pitching(plan: MustPlan, figures: MustFigures, schools: BrewSchools): BrewStep[] {
+  const yeast = yeastOf(plan);
+  const grams = yeastToPitchG(figures.volumeL.value, figures.og.value);
+  const water = rehydrationOf(grams);
+  const rehydrate = step(
+    'rehydrate',
+    'pitch',
+    'Rehydrate the yeast',
+    say`${massG(grams)} of ${yeast.name} in ${volumeL(water.waterL)} of water at ${tempC(water.tempC)} or as the packet says, ${String(water.minutes)} minutes, with ${massG(water.nutrientG)} of rehydration nutrient if you use it.`,
+    undefined,
+    { caution: say`No ammonium salts in this water: they harm yeast that is waking up.` },
+  );
+  const attemper = step(
+    'attemper',
+    'pitch',
+    'Bring it to the must',
+    say`Add must in parts, no change over ${tempC(10)} at a time, until it is within ${tempC(5)} of the must.`,
+  );
+  const pitch = step(
+    'pitch',
+    'pitch',
+    schools.pitch === 'rehydrate' ? 'Pitch' : 'Sprinkle the yeast',
+    say`${massG(grams)} of ${yeast.name}. The must below ${tempC(35)} and soon within ${tempC(yeast.tempC.low)} to ${tempC(yeast.tempC.high)}.`,
+    { kind: 'pitch', massG: grams },
+  );
+  const air = step('air', 'pitch', 'Give it air', say`Shake it half full or stir hard, some minutes; now is when oxygen is wanted.`);
+  return schools.pitch === 'rehydrate' ? [rehydrate, attemper, pitch, air] : [pitch, air];
+}
+
+function later(plan: MustPlan): BrewStep[] {
+  const during = plan.ingredients.filter(({ stage, massG: grams }) => stage === 'during' && grams > 0);
+  const after = plan.ingredients.filter(({ stage, massG: grams }) => stage === 'after' && grams > 0);
+  const bags = plan.ingredients.filter(({ bagDays, stage, massG: grams }) => bagDays !== undefined && stage === 'before' && grams > 0);
+  return [
+    ...during.map((ingredient) =>
+      step(
+        `later ${ingredient.id}`,
+        'later',
+        ingredient.name,
+        ingredient.family === 'honey'
+          ? say`${massG(ingredient.massG)} into the fermenting must when it has fallen to ${gravity(FEED_AT_SG)}.`
+          : say`${massG(ingredient.massG)} into the fermenting must once the first foam is over.`,
+        { kind: 'ingredient', ingredientId: ingredient.id, massG: ingredient.massG },
+      ),
+    ),
+    ...bags.map((ingredient) => {
+      const insolubleG = ingredient.massG * ingredient.composition.insoluble;
+      return step(
+        `bag ${ingredient.id}`,
+        'later',
+        `Bag of ${ingredient.name} out`,
+        say`${String(ingredient.bagDays)} days after it went in. Let it drip, press lightly, and weigh it: about ${massG(drippingG(insolubleG))}.`,
+        { kind: 'strain', massG: drippingG(insolubleG), insolubleG },
+      );
+    }),
+    ...after.map((ingredient) =>
+      step(`after ${ingredient.id}`, 'later', ingredient.name, say`${massG(ingredient.massG)} once the mead is stable, in steps, tasting.`),
+    ),
+  ];
+}
+
+/**
+ * What doing a step writes down: what was really poured, not what was planned. Null for readings and the pitch, which have
+ * their own forms.
+ * @param amount g, or L of water
+ * @param pulpG all the pulp that is in the vessel, of which a bag is a share
+ */
+export function eventOfStep({ id, title, deed }: BrewStep, plan: MustPlan, amount: number, pulpG = 0): EventContent | null {
+  switch (deed.kind) {
+    case 'water':
+      return { kind: 'water', payload: { volumeL: amount, step: id } };
+    case 'sulfite':
+      return { kind: 'sulfite', payload: { salt: 'potassium', massG: amount, step: id } };
+    case 'strain':
+      return { kind: 'strain', payload: { massG: amount, share: pulpG > 0 ? Math.min(1, deed.insolubleG / pulpG) : 1, step: id } };
+    case 'ingredient': {
+      const line = plan.ingredients.find((ingredient) => ingredient.id === deed.ingredientId);
+      return line === undefined ? null : pourOf(line, amount, id);
+    }
+    case 'stir':
+      return { kind: 'note', payload: { text: title, mark: 'stirred', step: id } };
+    case 'tick':
+      return { kind: 'note', payload: { text: title, step: id } };
+    case 'reading':
+    case 'pitch':
+      return null;
+  }
+}
+
+/** Pouring a line of the plan, as an entry for the record. */
+export function pourOf(line: PlannedIngredient, grams: number, stepId?: string): EventContent {
+  const { name, family, makes, composition, sugarSpread, bagDays, lotId } = line;
+  const origin = { ...(lotId === undefined ? {} : { lotId }), ...(stepId === undefined ? {} : { step: stepId }) };
+  if (family === 'honey') {
+    const { unfermentable } = composition;
+    return { kind: 'honey', payload: { name, massG: grams, moisture: waterShare(composition), unfermentable, ...origin } };
+  }
+  const bag = bagDays === undefined ? {} : { bagDays };
+  return { kind: 'ingredient', payload: { name, family, makes, massG: grams, composition, sugarSpread, ...bag, ...origin } };
+}

@@ -1,0 +1,93 @@
+import { INSOLUBLE_KG_PER_L } from '../ingredients/index.ts';
+import { CENTRAL_ASSUMPTIONS } from '../ledger/index.ts';
+import { fillOf } from '../vessel/index.ts';
+import type { Fill, Vessel } from '../vessel/index.ts';
+import { findRoot } from '../numerics/index.ts';
+import { Refusal } from '../quantities/index.ts';
+import { composeMust, mixMust } from './compose.ts';
+import { measureMust } from './measure.ts';
+import type { MustPlan, PlannedIngredient } from './plan.ts';
+import { centralCourse } from './predict.ts';
+
+/** Headspace that a fermenting must wants, % of the vessel: for foam, and for the cap that fruit makes on top (trade habit; the upper figure is ours). */
+export const HEADSPACE_PCT = { plain: 20, foaming: 25, fruit: 30 } as const;
+
+export function headspaceWantedPct(plan: MustPlan, foams: boolean): number {
+  const pulpG = plan.ingredients.reduce(
+    (sum, { stage, massG, composition }) => sum + (stage === 'after' ? 0 : massG * composition.insoluble),
+    0,
+  );
+  if (pulpG > 20) return HEADSPACE_PCT.fruit;
+  return foams ? HEADSPACE_PCT.foaming : HEADSPACE_PCT.plain;
+}
+
+/** Room that one line of the pour list takes by itself, L; with the water these add up to a little more than the must, which contracts. */
+export function litersOf(ingredient: PlannedIngredient): number {
+  const alone = composeMust([ingredient], 0, CENTRAL_ASSUMPTIONS);
+  return mixMust(alone).volumeL + alone.insolubleG / (1000 * INSOLUBLE_KG_PER_L);
+}
+
+/** How full the vessel will be, pulp and all. @param fillL liquid and pulp, L */
+export const fillOfPlan = (plan: MustPlan, fillL: number): Fill => fillOf(plan.vessel.capacityL, fillL);
+
+/** What helps where a must does not fit; each with what it does. */
+export interface Fit {
+  /** Everything made smaller in proportion. */
+  smaller: { scale: number; volumeL: number };
+  /** The smallest vessel at hand that has room. */
+  vessel: Vessel | null;
+  /** Water kept back for the top-up after the foam: how much, and where the must then starts. */
+  heldBack: { waterL: number; og: number } | null;
+}
+
+/**
+ * Ways out for a plan that leaves too little headspace.
+ * @param wantedPct headspace wanted, %
+ */
+export function fitOf(plan: MustPlan, fillL: number, wantedPct: number, vessels: readonly Vessel[]): Fit {
+  const roomFor = (vessel: Vessel): number => vessel.capacityL * (1 - wantedPct / 100);
+  const scale = roomFor(plan.vessel) / fillL;
+  const course = centralCourse(plan);
+  const vessel =
+    vessels
+      .filter((candidate) => roomFor(candidate) >= fillL)
+      .sort((a, b) => a.capacityL - b.capacityL)
+      .at(0) ?? null;
+  return {
+    smaller: { scale, volumeL: measureMust(plan, course).volumeL * scale },
+    vessel,
+    heldBack: holdBackWater(plan, roomFor(plan.vessel)),
+  };
+}
+
+function holdBackWater(plan: MustPlan, roomL: number): Fit['heldBack'] {
+  const course = centralCourse(plan);
+  const filledWith = (waterL: number): number => measureMust({ ...plan, waterL }, course).fillL;
+  try {
+    if (filledWith(plan.waterL * 0.3) > roomL) return null;
+    const waterL = findRoot((w) => filledWith(w) - roomL, plan.waterL * 0.3, plan.waterL, 1e-4).x;
+    return { waterL: plan.waterL - waterL, og: measureMust({ ...plan, waterL }, course).og };
+  } catch (error) {
+    if (error instanceof Refusal || error instanceof RangeError) return null;
+    throw error;
+  }
+}
+
+/** The whole plan made larger or smaller; strengths stay, what is held in volume or mass moves along. */
+export function scalePlan(plan: MustPlan, scale: number): MustPlan {
+  const { wanted } = plan;
+  const times = (value: number | undefined): number | undefined => (value === undefined ? undefined : value * scale);
+  return {
+    ...plan,
+    waterL: plan.waterL * scale,
+    ingredients: plan.ingredients.map((ingredient) => ({ ...ingredient, massG: ingredient.massG * scale })),
+    wanted: {
+      ...wanted,
+      volumeL: times(wanted.volumeL),
+      rackedL: times(wanted.rackedL),
+      honeyG: times(wanted.honeyG),
+      waterL: times(wanted.waterL),
+      cost: times(wanted.cost),
+    },
+  };
+}

@@ -1,0 +1,111 @@
+import type { Batch, BatchPlan, BatchSummary } from '@hollow-bell/contract';
+import { checkEvent, emptyLedger, fold } from '@hollow-bell/core/ledger';
+import type { BatchEvent } from '@hollow-bell/core/ledger';
+import type { Sequelize, Transaction } from 'sequelize';
+import { HttpProblem } from '../../http/errors.ts';
+import { BatchRow, EventRow, PlanRow } from './models.ts';
+
+const eventOf = (row: EventRow): BatchEvent =>
+  ({
+    id: row.id,
+    seq: row.seq,
+    kind: row.kind,
+    payload: row.payload,
+    happenedAt: row.happenedAt.getTime(),
+    enteredAt: row.enteredAt.getTime(),
+  }) as BatchEvent;
+
+export const summaryOf = (row: BatchRow, plan: BatchPlan): BatchSummary => ({
+  id: row.id,
+  name: row.name,
+  createdAt: row.createdAt.getTime(),
+  lastSeq: row.lastSeq,
+  planVersion: row.planVersion,
+  plan,
+  ledger: row.ledger,
+});
+
+export async function mustFind(id: string, transaction: Transaction, lock: boolean): Promise<BatchRow> {
+  const row = await BatchRow.findByPk(id, lock ? { transaction, lock: transaction.LOCK.UPDATE } : { transaction });
+  if (row === null) throw new HttpProblem(404, 'not_found', 'There is no such batch in this cellar.');
+  return row;
+}
+
+export const eventsOf = async (batchId: string, transaction: Transaction): Promise<BatchEvent[]> =>
+  (await EventRow.findAll({ where: { batchId }, order: [['seq', 'ASC']], transaction })).map(eventOf);
+
+export async function planOf(row: BatchRow, transaction: Transaction): Promise<BatchPlan> {
+  const plan = await PlanRow.findOne({ where: { batchId: row.id, version: row.planVersion }, transaction });
+  if (plan === null) throw new Error(`batch ${row.id} has no plan of version ${row.planVersion}`);
+  return plan.plan;
+}
+
+export async function readWithin(id: string, transaction: Transaction): Promise<Batch> {
+  const row = await mustFind(id, transaction, false);
+  return { ...summaryOf(row, await planOf(row, transaction)), events: await eventsOf(id, transaction) };
+}
+
+/** Refuses a writer who has not seen the latest event, with what came since; its own events do not count. */
+export function requireFresh(onRecord: readonly BatchEvent[], afterSeq: number, own: ReadonlySet<string> = new Set()): void {
+  const since = onRecord.filter((event) => event.seq > afterSeq && !own.has(event.id));
+  if (since.length > 0)
+    throw new HttpProblem(
+      409,
+      'stale',
+      'Something was written to this batch in another window meanwhile; yours is kept, not yet written.',
+      since,
+    );
+}
+
+type Unnumbered = Omit<BatchEvent, 'seq' | 'enteredAt'>;
+
+/** Puts events behind what is on record and keeps the fold of all of them with the batch. Believes them: check first. */
+export async function record(
+  row: BatchRow,
+  onRecord: readonly BatchEvent[],
+  fresh: readonly Unnumbered[],
+  enteredAt: number,
+  transaction: Transaction,
+): Promise<BatchEvent[]> {
+  const added = fresh.map((event, i) => ({ ...event, seq: onRecord.length + i + 1, enteredAt }) as BatchEvent);
+  await EventRow.bulkCreate(
+    added.map((event) => ({
+      ...event,
+      batchId: row.id,
+      happenedAt: new Date(event.happenedAt),
+      enteredAt: new Date(event.enteredAt),
+      amends: event.kind === 'amendment' ? event.payload.eventId : null,
+    })),
+    { transaction },
+  );
+  const all = [...onRecord, ...added];
+  const ledger = fold(all);
+  await row.update({ lastSeq: all.length, ledger, open: ledger.bottled === null }, { transaction });
+  return all;
+}
+
+/** Each event must be believable behind those before it. */
+export function requireBelievable(onRecord: readonly BatchEvent[], fresh: readonly Unnumbered[], enteredAt: number): void {
+  const trail = [...onRecord];
+  for (const event of fresh) {
+    const numbered = { ...event, seq: trail.length + 1, enteredAt } as BatchEvent;
+    checkEvent(trail, numbered, enteredAt);
+    trail.push(numbered);
+  }
+}
+
+/** Writes an empty batch with the first version of its plan, unless it is there already. */
+export async function createWithin(
+  sequelize: Sequelize,
+  { id, name, plan, createdAt }: { id: string; name: string; plan: BatchPlan; createdAt: Date },
+  transaction: Transaction,
+): Promise<void> {
+  await sequelize.query(
+    `INSERT INTO batches (id, name, created_at, ledger) VALUES ($id, $name, $createdAt, $ledger) ON CONFLICT (id) DO NOTHING`,
+    { bind: { id, name, createdAt, ledger: JSON.stringify(emptyLedger()) }, transaction },
+  );
+  await sequelize.query(
+    `INSERT INTO batch_plans (batch_id, version, plan, written_at) VALUES ($id, 1, $plan, $createdAt) ON CONFLICT DO NOTHING`,
+    { bind: { id, plan: JSON.stringify(plan), createdAt }, transaction },
+  );
+}

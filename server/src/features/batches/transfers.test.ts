@@ -1,0 +1,75 @@
+import { randomUUID } from 'node:crypto';
+import type { ApiError, Batch } from '@hollow-bell/contract';
+import { MASS_FIELDS, viewOf } from '@hollow-bell/core/ledger';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { NOW, happened, newBatch, pitched, plan, poured, testApp } from '../../test/server.ts';
+
+let app: Awaited<ReturnType<typeof testApp>>;
+beforeAll(async () => {
+  app = await testApp();
+});
+afterAll(() => app.app.close());
+
+const read = async (id: string): Promise<Batch> => (await app.call<Batch>('GET', `/batches/${id}`)).body;
+const jug = plan.must.vessel;
+const child = (name: string, volumeL: number) => ({ id: randomUUID(), name, volumeL, vessel: jug });
+
+describe('liquid moved between batches', () => {
+  it('is split into children that inherit the ledger, no gram lost', async () => {
+    const { id } = await newBatch(app, happened(...pitched));
+    const before = await read(id);
+    const children = [child('Linden with cherries', 1.5), child('Linden, plain', 2)];
+    const split = { afterSeq: 3, happenedAt: NOW, children };
+    const parent = (await app.call<Batch>('POST', `/batches/${id}/split`, split)).body;
+    const born = await Promise.all(children.map((each) => read(each.id)));
+    for (const field of MASS_FIELDS) {
+      const sum = parent.ledger[field] + born.reduce((total, { ledger }) => total + ledger[field], 0);
+      expect(sum, field).toBeCloseTo(before.ledger[field], 6);
+    }
+    expect(viewOf(born[0]!.ledger)!.volumeL).toBeCloseTo(1.5, 6);
+    expect(born[0]!.ledger.pitch?.at).toBe(before.ledger.pitch?.at);
+    expect(born[0]!.name).toBe('Linden with cherries');
+    const again = (await app.call<Batch>('POST', `/batches/${id}/split`, split)).body;
+    expect(again.lastSeq).toBe(parent.lastSeq);
+  });
+
+  it('is blended, written in both records, once', async () => {
+    const target = await newBatch(app, happened(...poured));
+    const source = await newBatch(app, happened(...pitched));
+    const blend = { afterSeq: 2, happenedAt: NOW, fromId: source.id, volumeL: 1, transferId: randomUUID() };
+    const first = (await app.call<Batch>('POST', `/batches/${target.id}/blend`, blend)).body;
+    expect(first.lastSeq).toBe(3);
+    expect((await app.call<Batch>('POST', `/batches/${target.id}/blend`, blend)).body.lastSeq).toBe(3);
+    expect((await read(source.id)).ledger.transfers).toMatchObject([{ direction: 'out', batchId: target.id, volumeL: 1 }]);
+    expect(viewOf((await read(source.id)).ledger)!.volumeL).toBeCloseTo(viewOf((await read(target.id)).ledger)!.volumeL - 2, 1);
+  });
+
+  it.each<[string, object, number, RegExp]>([
+    ['more than there is', { volumeL: 50 }, 422, /cannot be taken over: there is/],
+    ['a past that others have written on', { happenedAt: NOW - 1e10 }, 422, /moved as they are now/],
+    ['the future', { happenedAt: NOW + 1e9 }, 422, /future/],
+    ['a stale window', { afterSeq: 1 }, 409, /another window/],
+  ])('is refused for %s, and nothing is written', async (_name, over, status, sentence) => {
+    const target = await newBatch(app, happened(...poured));
+    const source = await newBatch(app, happened(...pitched));
+    const blend = { afterSeq: 2, happenedAt: NOW, fromId: source.id, volumeL: 1, transferId: randomUUID(), ...over };
+    const refused = await app.call<ApiError>('POST', `/batches/${target.id}/blend`, blend);
+    expect(refused.status).toBe(status);
+    expect(refused.body.message).toMatch(sentence);
+    expect((await read(source.id)).lastSeq).toBe(3);
+    expect((await read(target.id)).lastSeq).toBe(2);
+  });
+
+  it('cannot be invented or taken back by hand', async () => {
+    const { id } = await newBatch(app, happened(...pitched));
+    const forged = happened([1, { kind: 'transferOut', payload: { toBatchId: randomUUID(), toName: 'x', volumeL: 1 } }]);
+    const refused = await app.call<ApiError>('POST', `/batches/${id}/events`, { afterSeq: 3, events: forged });
+    expect(refused.body.message).toMatch(/only by a split or a blend/);
+    const parent = (await app.call<Batch>('POST', `/batches/${id}/split`, { afterSeq: 3, happenedAt: NOW, children: [child('a', 1)] }))
+      .body;
+    const out = parent.events.find(({ kind }) => kind === 'transferOut')!;
+    const undo = happened([0, { kind: 'amendment', payload: { eventId: out.id, replacement: null } }]);
+    const stays = await app.call<ApiError>('POST', `/batches/${id}/events`, { afterSeq: 4, events: undo });
+    expect(stays.body.message).toMatch(/stays poured/);
+  });
+});

@@ -1,0 +1,90 @@
+import type { ShelfItem } from '@hollow-bell/contract';
+import { MEAN_HONEY, honeyComposition, referenceIngredient } from '@hollow-bell/core/ingredients';
+import { NUTRIENTS } from '@hollow-bell/core/ledger';
+
+const DAY_MS = 86_400_000;
+const id = (n: number): string => `5e1f0000-0000-4000-8000-${String(n).padStart(12, '0')}`;
+
+/** Lots that demo batches take from; their ids stay, so that the batches' records can name them. */
+export const LOTS = {
+  'linden avenue': { id: id(1), pricePerKg: 11 },
+  'heather moor': { id: id(2), pricePerKg: 19 },
+  'borage field': { id: id(3), pricePerKg: 12.5 },
+  gooseberries: { id: id(4), pricePerKg: 3.2 },
+} as const;
+export type LotName = keyof typeof LOTS;
+
+/** The shelf of the lamp room; expiry dates are relative to the day it is loaded. */
+export function demoShelf(now: number): ShelfItem[] {
+  const inDays = (days: number): string => new Date(now + days * DAY_MS).toISOString().slice(0, 10);
+  const item = (n: number, name: string, stockG: number, detail: ShelfItem['detail'], over: Partial<ShelfItem> = {}): ShelfItem => ({
+    id: id(n),
+    name,
+    stockG,
+    pricePerKg: null,
+    expiresOn: null,
+    note: '',
+    putAway: false,
+    detail,
+    ...over,
+  });
+  const honey = (name: Exclude<LotName, 'gooseberries'>, n: number, stockG: number, moisture: number, note: string): ShelfItem =>
+    item(
+      n,
+      name,
+      stockG,
+      {
+        kind: 'ingredient',
+        family: 'honey',
+        makes: 'honey',
+        composition: honeyComposition(moisture, MEAN_HONEY.unfermentable),
+        sugarSpread: 0,
+      },
+      { pricePerKg: LOTS[name].pricePerKg, note },
+    );
+  const fruit = (n: number, rowId: string, stockG: number, pricePerKg: number, note: string): ShelfItem => {
+    const row = referenceIngredient(rowId);
+    if (row === undefined) throw new Error(`no ingredient “${rowId}”`);
+    const { family, makes, composition, sugarSpread } = row;
+    return item(n, row.name, stockG, { kind: 'ingredient', family, makes, composition, sugarSpread }, { pricePerKg, note });
+  };
+  return [
+    honey('linden avenue', 1, 14_000, 0.171, 'two buckets from July, set'),
+    honey('heather moor', 2, 8_500, 0.19, 'jelly; warm it'),
+    honey('borage field', 3, 5_000, MEAN_HONEY.moisture, 'clear'),
+    fruit(4, 'gooseberry', 4_200, 3.2, 'frozen in bags'),
+    fruit(5, 'cherry-sour', 3_000, 4.5, 'frozen, with pits'),
+    fruit(6, 'blackcurrant', 1_800, 6, 'frozen'),
+    fruit(7, 'rhubarb', 2_500, 1.5, 'cut, frozen'),
+    fruit(8, 'quince', 3_500, 2, 'from the tree by the gate'),
+    fruit(9, 'juice-apple', 6_000, 1.8, 'label read: nothing added'),
+    item(10, 'even-tempered wine yeast', 22, { kind: 'yeast', typeId: 'allround', own: {} }, { pricePerKg: 280, expiresOn: inDays(310) }),
+    item(
+      11,
+      'strong wine yeast',
+      25,
+      { kind: 'yeast', typeId: 'strong', own: { toleranceAbv: { value: 17, low: 16, high: 18 } } },
+      { pricePerKg: 300, expiresOn: inDays(24), note: 'opened, in the cold' },
+    ),
+    item(12, 'organic nutrient', 100, {
+      kind: 'nutrient',
+      ammoniumN: NUTRIENTS.organic.ammoniumN,
+      aminoN: NUTRIENTS.organic.aminoN,
+      gPerTeaspoon: NUTRIENTS.organic.gPerTeaspoon,
+    }),
+    item(13, 'diammonium phosphate', 80, {
+      kind: 'nutrient',
+      ammoniumN: NUTRIENTS.dap.ammoniumN,
+      aminoN: 0,
+      gPerTeaspoon: NUTRIENTS.dap.gPerTeaspoon,
+    }),
+    item(14, 'potassium metabisulfite', 50, { kind: 'chemical', use: 'sulfite' }, { expiresOn: inDays(190) }),
+    item(15, 'potassium sorbate', 25, { kind: 'chemical', use: 'sorbate' }, { expiresOn: inDays(400) }),
+    item(16, '10 L bucket', 2, { kind: 'vessel', shape: 'bucket', capacityL: 10.5, material: 'plastic', neckMm: 250 }),
+    item(17, '5 L jug', 4, { kind: 'vessel', shape: 'jug', capacityL: 5.3, material: 'glass', neckMm: 30 }),
+    item(18, '23 L carboy', 1, { kind: 'vessel', shape: 'carboy', capacityL: 23.8, material: 'glass', neckMm: 33 }),
+    item(19, 'hydrometer', 1, { kind: 'instrument', reads: 'gravity', calibrationC: 20, resolution: 0.001, calibratedOn: inDays(-40) }),
+    item(20, 'pH meter', 1, { kind: 'instrument', reads: 'pH', calibrationC: 25, resolution: 0.01, calibratedOn: inDays(-75) }),
+    item(21, 'kitchen scale', 1, { kind: 'instrument', reads: 'mass', calibrationC: null, resolution: 1, calibratedOn: null }),
+  ];
+}

@@ -1,0 +1,222 @@
+<script setup lang="ts">
+import type { Shelved, ShelfKind } from '@hollow-bell/contract';
+import { INGREDIENTS, honeyComposition, waterShare } from '@hollow-bell/core/ingredients';
+import { YEAST_TYPES } from '@hollow-bell/core/yeast';
+import { computed } from 'vue';
+import { useAttempt } from '../composables/useAttempt.ts';
+import { useReader } from '../composables/useReader.ts';
+import { isCounted, useShelfDraft } from '../composables/useShelfDraft.ts';
+import { useShelf } from '../stores/shelf.ts';
+import PickList from './PickList.vue';
+import QuantityField from './QuantityField.vue';
+
+const props = defineProps<{ from: Shelved | ShelfKind }>();
+const emit = defineEmits<{ close: [] }>();
+
+const shelf = useShelf();
+const { show } = useReader();
+const { refusal, busy, attempt } = useAttempt();
+const { item, isNew, takenG, leftG, version, beLike, checked } = useShelfDraft(props.from);
+const detail = computed(() => item.value.detail);
+const options = <V extends string>(values: readonly V[]) => values.map((value) => ({ value, label: value }));
+const LIKE = INGREDIENTS.map(({ id, name }) => ({ value: id, label: name }));
+const TYPES = YEAST_TYPES.map(({ id, name }) => ({ value: id, label: name }));
+const SHAPES = options(['jug', 'carboy', 'bucket', 'keg'] as const);
+const MATERIALS = options(['glass', 'plastic', 'steel', 'stoneware'] as const);
+const READS = options(['gravity', 'brix', 'temperature', 'pH', 'mass', 'volume'] as const);
+const unitPrice = computed(() =>
+  isCounted(detail.value.kind)
+    ? null
+    : detail.value.kind === 'ingredient'
+      ? { label: 'price of a kilogram', kg: 1 }
+      : { label: 'price of a gram', kg: 0.001 },
+);
+
+function setTolerance(part: 'value' | 'low' | 'high', abv: number | null): void {
+  if (detail.value.kind !== 'yeast' || abv === null) return;
+  const type = YEAST_TYPES.find(({ id }) => detail.value.kind === 'yeast' && id === detail.value.typeId);
+  const before = detail.value.own.toleranceAbv ?? type?.toleranceAbv ?? { value: 14, low: 13, high: 15 };
+  const next = { ...before, [part]: abv };
+  detail.value.own.toleranceAbv = { value: next.value, low: Math.min(next.low, next.value), high: Math.max(next.high, next.value) };
+}
+
+async function save(): Promise<void> {
+  if (await attempt(() => shelf.put(checked(), version))) emit('close');
+}
+async function throwOut(): Promise<void> {
+  if (await attempt(() => shelf.remove(item.value.id))) emit('close');
+}
+async function putAway(): Promise<void> {
+  item.value.putAway = !item.value.putAway;
+  await save();
+}
+const setDate = (event: Event): string | null => (event.target as HTMLInputElement).value || null;
+</script>
+
+<template>
+  <el-dialog :model-value="true" :title="isNew ? `New ${detail.kind}` : item.name" width="min(560px, 94vw)" @close="emit('close')">
+    <form class="grid" @submit.prevent="save">
+      <PickList
+        v-if="isNew && detail.kind === 'ingredient'"
+        :model-value="''"
+        label="begin with the figures of"
+        class="whole"
+        :options="LIKE"
+        @update:model-value="beLike"
+      />
+      <label class="whole"><span class="small quiet">name</span><input v-model="item.name" maxlength="80" /></label>
+      <QuantityField
+        :model-value="leftG"
+        :kind="isCounted(detail.kind) ? 'count' : detail.kind === 'ingredient' ? 'mass' : 'smallMass'"
+        :label="isCounted(detail.kind) ? 'how many' : 'left'"
+        @update:model-value="$event !== null && (leftG = $event)"
+      />
+      <QuantityField
+        v-if="unitPrice !== null"
+        :model-value="item.pricePerKg === null ? null : item.pricePerKg * unitPrice.kg"
+        kind="money"
+        :label="unitPrice.label"
+        @update:model-value="item.pricePerKg = $event === null || unitPrice === null ? null : $event / unitPrice.kg"
+      />
+      <template v-if="detail.kind === 'ingredient'">
+        <QuantityField
+          v-if="detail.family === 'honey'"
+          :model-value="100 * waterShare(detail.composition)"
+          kind="percent"
+          label="water in it"
+          @update:model-value="$event !== null && (detail.composition = honeyComposition($event / 100, detail.composition.unfermentable))"
+        />
+        <QuantityField
+          v-else
+          :model-value="100 * detail.composition.sugar"
+          kind="percent"
+          label="sugar in it"
+          @update:model-value="$event !== null && (detail.composition.sugar = $event / 100)"
+        />
+        <QuantityField
+          :model-value="100 * detail.composition.unfermentable"
+          kind="percent"
+          label="dissolved, not for yeast"
+          @update:model-value="$event !== null && (detail.composition.unfermentable = $event / 100)"
+        />
+        <template v-if="detail.family !== 'honey'">
+          <QuantityField
+            :model-value="100 * detail.composition.insoluble"
+            kind="percent"
+            label="pulp, skins, seeds"
+            @update:model-value="$event !== null && (detail.composition.insoluble = $event / 100)"
+          />
+          <QuantityField
+            :model-value="detail.composition.acidGPerKg"
+            kind="gPerKg"
+            label="acid, as tartaric"
+            @update:model-value="$event !== null && (detail.composition.acidGPerKg = $event)"
+          />
+          <QuantityField
+            :model-value="detail.composition.aminoNMgPerKg"
+            kind="count"
+            label="amino nitrogen, mg/kg"
+            @update:model-value="$event !== null && (detail.composition.aminoNMgPerKg = $event)"
+          />
+          <QuantityField
+            :model-value="100 * detail.sugarSpread"
+            kind="percent"
+            label="sugar may differ by"
+            @update:model-value="$event !== null && (detail.sugarSpread = $event / 100)"
+          />
+        </template>
+      </template>
+      <template v-else-if="detail.kind === 'yeast'">
+        <PickList v-model="detail.typeId" label="type" :options="TYPES" />
+        <QuantityField
+          :model-value="detail.own.toleranceAbv?.value ?? null"
+          kind="abv"
+          label="packet says, alcohol"
+          @update:model-value="setTolerance('value', $event)"
+        />
+        <QuantityField
+          :model-value="detail.own.toleranceAbv?.low ?? null"
+          kind="abv"
+          label="at least"
+          @update:model-value="setTolerance('low', $event)"
+        />
+        <QuantityField
+          :model-value="detail.own.toleranceAbv?.high ?? null"
+          kind="abv"
+          label="at most"
+          @update:model-value="setTolerance('high', $event)"
+        />
+      </template>
+      <template v-else-if="detail.kind === 'nutrient'">
+        <QuantityField
+          :model-value="100 * detail.ammoniumN"
+          kind="percent"
+          label="nitrogen as ammonium"
+          @update:model-value="$event !== null && (detail.ammoniumN = $event / 100)"
+        />
+        <QuantityField
+          :model-value="100 * detail.aminoN"
+          kind="percent"
+          label="nitrogen as amino acids"
+          @update:model-value="$event !== null && (detail.aminoN = $event / 100)"
+        />
+        <QuantityField v-model="detail.gPerTeaspoon" kind="smallMass" label="a level teaspoon holds" />
+      </template>
+      <label v-else-if="detail.kind === 'chemical'"
+        ><span class="small quiet">used for</span><input v-model="detail.use" maxlength="120"
+      /></label>
+      <template v-else-if="detail.kind === 'vessel'">
+        <PickList v-model="detail.shape" label="shape" :options="SHAPES" />
+        <QuantityField v-model="detail.capacityL" kind="volume" label="to the brim" />
+        <PickList v-model="detail.material" label="of" :options="MATERIALS" />
+        <QuantityField v-model="detail.neckMm" kind="count" label="neck, mm" />
+      </template>
+      <template v-else-if="detail.kind === 'instrument'">
+        <PickList v-model="detail.reads" label="reads" :options="READS" />
+        <QuantityField v-model="detail.calibrationC" kind="temp" label="marked for" />
+        <label
+          ><span class="small quiet">last calibrated</span
+          ><input type="date" :value="detail.calibratedOn ?? ''" @change="detail.calibratedOn = setDate($event)"
+        /></label>
+      </template>
+      <label v-if="!isCounted(detail.kind)"
+        ><span class="small quiet">use by</span><input type="date" :value="item.expiresOn ?? ''" @change="item.expiresOn = setDate($event)"
+      /></label>
+      <label class="whole"><span class="small quiet">note</span><input v-model="item.note" maxlength="300" /></label>
+      <p v-if="takenG > 0" class="small quiet whole">Batches have taken {{ show('massG', takenG) }} of it.</p>
+      <p v-if="refusal !== ''" class="refusal whole" role="alert">{{ refusal }}</p>
+      <div class="deeds whole">
+        <el-button type="primary" native-type="submit" :loading="busy">{{ isNew ? 'Put it on the shelf' : 'Keep' }}</el-button>
+        <el-button v-if="!isNew" @click="putAway">{{ item.putAway ? 'Back on the shelf' : 'Put away' }}</el-button>
+        <el-button v-if="!isNew" @click="throwOut">Throw out</el-button>
+      </div>
+    </form>
+  </el-dialog>
+</template>
+
+<style scoped>
+.grid {
+  display: grid;
+  grid-template-columns: repeat(2, minmax(0, 1fr));
+  gap: 10px 22px;
+}
+
+.whole {
+  grid-column: 1 / -1;
+}
+
+label {
+  display: grid;
+  gap: 2px;
+}
+
+label input {
+  width: 100%;
+  height: 40px;
+  border: 0;
+  border-bottom: 1px solid var(--soot-3);
+  background: none;
+  color: inherit;
+  font-size: 15px;
+}
+</style>

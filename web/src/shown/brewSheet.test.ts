@@ -1,0 +1,28 @@
+import { brewDay, planOf, plannedFrom, plannedHoney, predictMust, styleOf } from '@hollow-bell/core/must';
+import { describe, expect, it } from 'vitest';
+import { brewSheetPages } from './brewSheet.ts';
+
+const plan = planOf([plannedHoney('linden', 1200), plannedFrom('gooseberry', 1500, { bagDays: 7 })], 3);
+const figures = predictMust(plan);
+const steps = brewDay(plan, figures, { fruit: 'sulfite', pecticEnzyme: true, mustSulfite: false, pitch: 'rehydrate' });
+const textOf = (units: 'metric' | 'us'): string => {
+  const pages = brewSheetPages({ name: 'Green gate', plan, figures, style: styleOf(plan, 12), steps }, { units, locale: 'en-GB', now: 0 });
+  return JSON.stringify(pages.content).replaceAll('\u00a0', ' ');
+};
+
+describe('the brew day on paper', () => {
+  it('has every step with its box and every pour with its amount and room for the real one', () => {
+    const text = textOf('metric');
+    for (const { title } of steps) expect(text).toContain(title);
+    expect(text.match(/"rect"/g)).toHaveLength(steps.length);
+    expect(text).toContain('1.20 kg\\nreally ____');
+    expect(text).toContain('3.00 L\\nreally ____');
+    expect(text).toContain('No ammonium salts');
+  });
+
+  it('is in the maker’s own units', () => {
+    expect(textOf('us')).toContain('2.65 lb');
+    expect(textOf('us')).toContain('0.79 US gal');
+    expect(textOf('us')).toContain('°F');
+  });
+});

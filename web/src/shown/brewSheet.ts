@@ -1,0 +1,87 @@
+import type { BrewStep, MustFigures, MustPlan, Style } from '@hollow-bell/core/must';
+import type { Column, Content, TDocumentDefinitions } from 'pdfmake/interfaces';
+import { shown, shownRange, shownSentence } from './format.ts';
+import type { Reader } from './format.ts';
+
+const PARTS: Record<BrewStep['part'], string> = {
+  ready: 'Make ready',
+  mix: 'Mix',
+  measure: 'Measure',
+  pitch: 'Pitch',
+  later: 'Later',
+};
+const SOOT = '#1e2422';
+const BRONZE = '#8c5a22';
+const QUIET = '#4d5853';
+
+export interface BrewSheet {
+  name: string;
+  plan: MustPlan;
+  figures: MustFigures;
+  style: Style;
+  steps: readonly BrewStep[];
+}
+
+const box: Column = { canvas: [{ type: 'rect', x: 0, y: 1, w: 11, h: 11, r: 1, lineColor: SOOT, lineWidth: 0.9 }], width: 20 };
+
+function amountOf({ deed }: BrewStep, reader: Reader): string {
+  if (deed.kind === 'water') return shown('volumeL', deed.volumeL, reader);
+  return 'massG' in deed ? shown('massG', deed.massG, reader) : '';
+}
+
+function stepLine(step: BrewStep, reader: Reader): Content {
+  const amount = amountOf(step, reader);
+  const lines: Content[] = [
+    { text: [{ text: step.title, bold: true }, '  ', shownSentence(step.sentence, reader)] },
+    ...(step.caution === null ? [] : [{ text: shownSentence(step.caution, reader), color: BRONZE, fontSize: 9 }]),
+  ];
+  const really: Column[] = amount === '' ? [] : [{ text: `${amount}\nreally ________`, alignment: 'right', width: 92 }];
+  return { columns: [box, { stack: lines, width: '*' }, ...really], columnGap: 6, margin: [0, 0, 0, 7] };
+}
+
+/** The brew day as pages to print: what it should make, then the steps with boxes to tick and room for what was really poured. */
+export function brewSheetPages({ name, plan, figures, style, steps }: BrewSheet, reader: Reader): TDocumentDefinitions {
+  const figure = (label: string, kind: Parameters<typeof shown>[0], ranged: MustFigures['og']): Content[] => [
+    { text: label, color: QUIET },
+    { text: shown(kind, ranged.value, reader), bold: true },
+    { text: shownRange(kind, ranged, reader), color: QUIET },
+  ];
+  const parts = (Object.keys(PARTS) as BrewStep['part'][]).filter((part) => steps.some((step) => step.part === part));
+  return {
+    pageSize: 'A4',
+    pageMargins: [48, 48, 48, 52],
+    info: { title: `Brew day: ${name}` },
+    defaultStyle: { fontSize: 10.5, color: SOOT, lineHeight: 1.18 },
+    content: [
+      { text: name, fontSize: 20, bold: true },
+      {
+        text: `${style.name}, ${shown('percent', 100 * style.honeyShare, reader)} of the sugar from honey, in the ${plan.vessel.name}`,
+        color: QUIET,
+        margin: [0, 2, 0, 10],
+      },
+      {
+        layout: 'lightHorizontalLines',
+        table: {
+          widths: ['*', 'auto', 'auto'],
+          body: [
+            figure('Volume at the pitch', 'volumeL', figures.volumeL),
+            figure('Original gravity', 'sg', figures.og),
+            figure('Alcohol it ends with', 'abv', figures.abv),
+            figure('Stops near', 'sg', figures.fg),
+            figure('After racking', 'volumeL', figures.rackedL),
+          ],
+        },
+        margin: [0, 0, 0, 6],
+      },
+      ...parts.flatMap((part): Content[] => [
+        { text: PARTS[part], fontSize: 13, bold: true, color: BRONZE, margin: [0, 9, 0, 5] },
+        ...steps.filter((step) => step.part === part).map((step) => stepLine(step, reader)),
+      ]),
+      {
+        text: 'Date ____________    Gravity ____________    at ______ °    pH ________    Yeast in at ____________',
+        margin: [0, 10, 0, 0],
+      },
+    ],
+    footer: (page, pages) => ({ text: `${name}  ·  ${page} of ${pages}`, alignment: 'center', fontSize: 8.5, color: QUIET }),
+  };
+}

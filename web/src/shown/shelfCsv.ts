@@ -1,0 +1,233 @@
+import { shelfItemSchema } from '@hollow-bell/contract';
+import type { ShelfItem } from '@hollow-bell/contract';
+import { referenceIngredient } from '@hollow-bell/core/ingredients';
+import { Refusal, readNumber } from '@hollow-bell/core/quantities';
+import Papa from 'papaparse';
+
+/** One flat row for every kind of thing; what a kind does not have stays empty. */
+const COLUMNS = [
+  'id',
+  'kind',
+  'name',
+  'stock_g',
+  'price_per_kg',
+  'expires_on',
+  'note',
+  'put_away',
+  'family',
+  'makes',
+  'sugar_pct',
+  'unfermentable_pct',
+  'insoluble_pct',
+  'ammonium_n_mg_kg',
+  'amino_n_mg_kg',
+  'acid_g_kg',
+  'sugar_spread_pct',
+  'like',
+  'yeast_type',
+  'tolerance_abv',
+  'tolerance_low',
+  'tolerance_high',
+  'ammonium_n_pct',
+  'amino_n_pct',
+  'g_per_teaspoon',
+  'use',
+  'shape',
+  'capacity_l',
+  'material',
+  'neck_mm',
+  'reads',
+  'calibration_c',
+  'resolution',
+  'calibrated_on',
+] as const;
+type Column = (typeof COLUMNS)[number];
+type Row = Partial<Record<Column, string | number>>;
+
+const pct = (share: number): number => Number((100 * share).toFixed(4));
+
+function detailColumns({ detail }: ShelfItem): Row {
+  switch (detail.kind) {
+    case 'ingredient': {
+      const { family, makes, composition, sugarSpread } = detail;
+      return {
+        family,
+        makes,
+        sugar_pct: pct(composition.sugar),
+        unfermentable_pct: pct(composition.unfermentable),
+        insoluble_pct: pct(composition.insoluble),
+        ammonium_n_mg_kg: composition.ammoniumNMgPerKg,
+        amino_n_mg_kg: composition.aminoNMgPerKg,
+        acid_g_kg: composition.acidGPerKg,
+        sugar_spread_pct: pct(sugarSpread),
+      };
+    }
+    case 'yeast': {
+      const tolerance = detail.own.toleranceAbv;
+      const figures =
+        tolerance === undefined ? {} : { tolerance_abv: tolerance.value, tolerance_low: tolerance.low, tolerance_high: tolerance.high };
+      return { yeast_type: detail.typeId, ...figures };
+    }
+    case 'nutrient':
+      return { ammonium_n_pct: pct(detail.ammoniumN), amino_n_pct: pct(detail.aminoN), g_per_teaspoon: detail.gPerTeaspoon };
+    case 'chemical':
+      return { use: detail.use };
+    case 'vessel':
+      return { shape: detail.shape, capacity_l: detail.capacityL, material: detail.material, neck_mm: detail.neckMm ?? '' };
+    case 'instrument':
+      return {
+        reads: detail.reads,
+        calibration_c: detail.calibrationC ?? '',
+        resolution: detail.resolution,
+        calibrated_on: detail.calibratedOn ?? '',
+      };
+  }
+}
+
+/** The shelf as a table that any spreadsheet opens. */
+export function shelfToCsv(items: readonly ShelfItem[]): string {
+  const rows = items.map((item): Row => {
+    const { id, name, stockG, pricePerKg, expiresOn, note, putAway, detail } = item;
+    const common: Row = { id, kind: detail.kind, name, stock_g: stockG, price_per_kg: pricePerKg ?? '', expires_on: expiresOn ?? '', note };
+    return { ...common, put_away: putAway ? 'yes' : '', ...detailColumns(item) };
+  });
+  return Papa.unparse(
+    { fields: [...COLUMNS], data: rows.map((row) => COLUMNS.map((column) => guarded(row[column] ?? ''))) },
+    { newline: '\n' },
+  );
+}
+
+/** Text that a spreadsheet would take for a formula gets a quote in front. */
+const guarded = (value: string | number): string | number =>
+  typeof value === 'string' && /^[=+\-@\t\r]/.test(value) ? `'${value}` : value;
+
+interface RowProblem {
+  /** As the spreadsheet counts: the heading is row 1. */
+  row: number;
+  sentence: string;
+}
+export interface ReadCsv {
+  items: ShelfItem[];
+  problems: RowProblem[];
+}
+
+/** Reads a table of the shelf. Rows that are wrong are named with what is wrong; the caller imports all or nothing. */
+export function csvToShelf(text: string, newId: () => string): ReadCsv {
+  const parsed = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
+    header: true,
+    skipEmptyLines: 'greedy',
+    transformHeader: (heading) => heading.trim().toLowerCase(),
+  });
+  const fields = parsed.meta.fields ?? [];
+  const missing = ['kind', 'name'].filter((column) => !fields.includes(column));
+  if (missing.length > 0)
+    return {
+      items: [],
+      problems: [{ row: 1, sentence: `The heading lacks ${missing.join(' and ')}; the first row must name the columns.` }],
+    };
+  const items: ShelfItem[] = [];
+  const problems: RowProblem[] = [];
+  parsed.data.forEach((cells, i) => {
+    const row = i + 2;
+    try {
+      const result = shelfItemSchema.safeParse(itemOf(cells, newId));
+      if (result.success) items.push(result.data);
+      else problems.push({ row, sentence: sentenceOf(result.error.issues) });
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error;
+      problems.push({ row, sentence: error.message });
+    }
+  });
+  const ids = new Map<string, number>();
+  items.forEach((item, i) => {
+    if (ids.has(item.id)) problems.push({ row: i + 2, sentence: `${item.name} has the id of another row; ids must differ.` });
+    ids.set(item.id, i);
+  });
+  if (parsed.data.length === 0) problems.push({ row: 1, sentence: 'There are no rows under the heading.' });
+  return { items, problems: problems.sort((a, b) => a.row - b.row) };
+}
+
+interface Issue {
+  message: string;
+  path: PropertyKey[];
+  code: string;
+  errors?: Issue[][];
+}
+
+/** The validator's own words, which do not say what they speak of. */
+const BARE_MESSAGE = /^(Too |Invalid |Unrecognized )/;
+
+/** The first thing that is wrong, from the branch of a choice that comes nearest. */
+function sentenceOf(issues: readonly Issue[]): string {
+  const [first] = issues;
+  if (first === undefined) return 'This row cannot be read.';
+  const branches = first.errors?.filter((branch) => !branch.some(({ path }) => path[0] === 'kind'));
+  if (branches?.[0] !== undefined) return sentenceOf(branches[0]);
+  if (first.code === 'invalid_union') return 'The kind must be ingredient, yeast, nutrient, chemical, vessel or instrument.';
+  const where = first.path.filter((part) => part !== 'detail' && part !== 'composition').join(' ');
+  return where === '' || !BARE_MESSAGE.test(first.message) ? first.message : `${where}: ${first.message}`;
+}
+
+function itemOf(cells: Record<string, string>, newId: () => string): unknown {
+  const text = (column: Column): string => (cells[column] ?? '').trim().replace(/^'(?=[=+\-@])/, '');
+  const number = (column: Column, fallback: number): number => {
+    if (text(column) === '') return fallback;
+    try {
+      return readNumber(text(column)).value;
+    } catch {
+      throw new Refusal(`${column} is “${text(column)}”, which is not a number.`);
+    }
+  };
+  const orNull = (column: Column): number | null => (text(column) === '' ? null : number(column, 0));
+  const share = (column: Column, fallback: number): number => number(column, 100 * fallback) / 100;
+  const common = {
+    id: text('id') === '' ? newId() : text('id'),
+    name: text('name'),
+    stockG: number('stock_g', 0),
+    pricePerKg: orNull('price_per_kg'),
+    expiresOn: text('expires_on') === '' ? null : text('expires_on'),
+    note: text('note'),
+    putAway: /^(yes|true|1)$/i.test(text('put_away')),
+  };
+  const kind = text('kind').toLowerCase();
+  if (kind === 'ingredient') {
+    const like = referenceIngredient(text('like'));
+    if (text('like') !== '' && like === undefined) throw new Refusal(`like is “${text('like')}”, which is no row of the reference table.`);
+    const base = like?.composition ?? { sugar: 0, unfermentable: 0, insoluble: 0, ammoniumNMgPerKg: 0, aminoNMgPerKg: 0, acidGPerKg: 0 };
+    return {
+      ...common,
+      detail: {
+        kind,
+        family: text('family') === '' ? like?.family : text('family'),
+        makes: text('makes') === '' ? (like?.makes ?? 'none') : text('makes'),
+        sugarSpread: share('sugar_spread_pct', like?.sugarSpread ?? 0),
+        composition: {
+          sugar: share('sugar_pct', base.sugar),
+          unfermentable: share('unfermentable_pct', base.unfermentable),
+          insoluble: share('insoluble_pct', base.insoluble),
+          ammoniumNMgPerKg: number('ammonium_n_mg_kg', base.ammoniumNMgPerKg),
+          aminoNMgPerKg: number('amino_n_mg_kg', base.aminoNMgPerKg),
+          acidGPerKg: number('acid_g_kg', base.acidGPerKg),
+        },
+      },
+    };
+  }
+  if (kind === 'yeast') {
+    const value = orNull('tolerance_abv');
+    const tolerance =
+      value === null ? {} : { toleranceAbv: { value, low: number('tolerance_low', value), high: number('tolerance_high', value) } };
+    return { ...common, detail: { kind, typeId: text('yeast_type'), own: tolerance } };
+  }
+  const details: Record<string, () => object> = {
+    nutrient: () => ({ ammoniumN: share('ammonium_n_pct', 0), aminoN: share('amino_n_pct', 0), gPerTeaspoon: number('g_per_teaspoon', 3) }),
+    chemical: () => ({ use: text('use') }),
+    vessel: () => ({ shape: text('shape'), capacityL: number('capacity_l', 0), material: text('material'), neckMm: orNull('neck_mm') }),
+    instrument: () => ({
+      reads: text('reads'),
+      calibrationC: orNull('calibration_c'),
+      resolution: number('resolution', 0),
+      calibratedOn: text('calibrated_on') === '' ? null : text('calibrated_on'),
+    }),
+  };
+  return { ...common, detail: { kind, ...(details[kind]?.() ?? {}) } };
+}

@@ -1,0 +1,56 @@
+import type { ShelfItem, Shelved } from '@hollow-bell/contract';
+import type { Vessel } from '@hollow-bell/core/vessel';
+import { USUAL_VESSELS } from '@hollow-bell/core/vessel';
+import { defineStore } from 'pinia';
+import { computed, ref } from 'vue';
+import { ApiFailure, api } from '../api/client.ts';
+
+/** What stands on the shelf, with what batches have taken of it. */
+export const useShelf = defineStore('shelf', () => {
+  const shelved = ref<Shelved[]>([]);
+  const loaded = ref(false);
+  const problem = ref('');
+
+  async function load(): Promise<void> {
+    try {
+      shelved.value = (await api.shelf()).items;
+      loaded.value = true;
+      problem.value = '';
+    } catch (error) {
+      if (!(error instanceof ApiFailure)) throw error;
+      problem.value = error.message;
+    }
+  }
+
+  async function put(item: ShelfItem, afterVersion: number): Promise<void> {
+    const written = await api.putShelfItem(item, afterVersion);
+    const others = shelved.value.filter((other) => other.item.id !== item.id);
+    const at = shelved.value.findIndex((other) => other.item.id === item.id);
+    shelved.value = at === -1 ? [...others, written] : others.toSpliced(at, 0, written);
+  }
+
+  async function remove(id: string): Promise<void> {
+    await api.removeShelfItem(id);
+    shelved.value = shelved.value.filter(({ item }) => item.id !== id);
+  }
+
+  async function importAll(items: ShelfItem[]): Promise<void> {
+    await api.importShelf(items);
+    await load();
+  }
+
+  const standing = computed(() => shelved.value.filter(({ item }) => !item.putAway));
+  const leftG = computed(() => new Map(shelved.value.map(({ item, takenG }) => [item.id, item.stockG - takenG])));
+  const yeasts = computed(() =>
+    standing.value.flatMap(({ item }) => (item.detail.kind === 'yeast' ? [{ item, detail: item.detail }] : [])),
+  );
+  /** The maker's own vessels, or the usual ones while the shelf has none. */
+  const vessels = computed<Vessel[]>(() => {
+    const own = standing.value.flatMap(({ item: { name, detail } }) =>
+      detail.kind === 'vessel' ? [{ name, kind: detail.shape, capacityL: detail.capacityL }] : [],
+    );
+    return own.length > 0 ? own : [...USUAL_VESSELS];
+  });
+
+  return { shelved, standing, loaded, problem, leftG, yeasts, vessels, load, put, remove, importAll };
+});
