@@ -76,9 +76,11 @@ describe('the demo cellar', () => {
       'awaiting confirmation',
       'bottled',
       'empty',
+      'empty',
       'lag',
       'mixed',
       'not moving',
+      'stabilized',
       'stabilized',
       'stabilized',
     ]);

@@ -77,6 +77,13 @@ describe('a must being planned', () => {
     expect(valueOf(byCost, 'cost')).toBeCloseTo(19, 2);
   });
 
+  it('refuses a honey that is none and a fruit of more than itself', () => {
+    const wet = { ...begin().ingredients[0]!.composition, sugar: 0.55 };
+    expect(() => changeLine(begin(), 'linden', { composition: wet })).toThrow(/of 41\.8 % water is none/);
+    const fruity = change(begin(), { ingredients: [...begin().ingredients, plannedFrom('gooseberry', 1000)] });
+    expect(() => changeLine(fruity, 'gooseberry', { composition: { ...wet, insoluble: 0.6 } })).toThrow(/together not pass 100 %/);
+  });
+
   it('can hold whatever it shows, at the tolerance and dry too', () => {
     const strong = hold(begin(), 'og', 1.14);
     for (const name of ['abv', 'sweetnessGPerL', 'rackedL', 'honeyG', 'waterL'] as const) {

@@ -1,3 +1,4 @@
+import { checkComposition } from '../ingredients/index.ts';
 import { Refusal } from '../quantities/index.ts';
 import { solveSystem } from '../numerics/index.ts';
 import { DRY_SUGAR_G_PER_L, yeastOf } from '../yeast/index.ts';
@@ -93,6 +94,7 @@ function freeNames(plan: MustPlan): string {
 }
 
 function checkHolds(plan: MustPlan): void {
+  for (const { name, family, composition } of plan.ingredients) checkComposition(name, family, composition);
   const { wanted } = plan;
   const held = heldIn(wanted);
   const needed = holdsNeeded(plan);

@@ -1,6 +1,6 @@
-import { abvPct, gPerL, gravity, massG, percent, say, tempC, verdict, volumeL } from '../quantities/index.ts';
+import { abvPct, gPerL, gravity, percent, say, tempC, verdict, volumeL } from '../quantities/index.ts';
 import type { Verdict } from '../quantities/index.ts';
-import { yeastOf, yeastToPitchG } from '../yeast/index.ts';
+import { yeastOf } from '../yeast/index.ts';
 import { fillOfPlan, headspaceWantedPct } from './fit.ts';
 import type { MustPlan, PlannedIngredient } from './plan.ts';
 import { predictMust } from './predict.ts';
@@ -103,11 +103,10 @@ function judgeYeast(plan: MustPlan, figures: MustFigures): Verdict[] {
       verdict(
         'hot',
         'note',
-        say`${abvPct(figures.abv.value)} is not quality by itself: thin musts taste of alcohol and want years. Twice the batch is better than twice the honey.`,
+        say`${abvPct(figures.abv.value)} is not quality by itself; twice the batch is often better than twice the honey.`,
       ),
     );
   }
-  verdicts.push(verdict('pitch', 'note', say`Pitch about ${massG(yeastToPitchG(figures.volumeL.value, figures.og.value))} of dry yeast.`));
   return verdicts;
 }
 

@@ -65,16 +65,15 @@ function feedingAsk(ledger: Ledger, feeding: FeedingPlan, now: number): Ask | nu
   };
 }
 
+/** A first reading this far from the recipe is worth a question: the honey's usual spread and the hydrometer's own (our estimate). */
+const WORTH_SETTLING_SG = 0.004;
+
 /** The must waits for yeast; a first reading that the pours do not explain comes before it. */
 function mixedAsk(ledger: Ledger, now: number): Ask {
   const first = ledger.readings.at(-1);
-  if (first?.verdict === 'unexplained')
-    return readingAsk(
-      'swinging',
-      first.at,
-      say`${gravity(first.sg)} is not what was poured. Settle what happened before the yeast goes in.`,
-      'pitch',
-    );
+  const off = Math.abs((first?.sg ?? 0) - (ledger.predictedOg ?? 0));
+  if (first !== undefined && (first.verdict === 'unexplained' || off > WORTH_SETTLING_SG))
+    return readingAsk('swinging', first.at, say`${gravity(first.sg)} is not what was poured. Settle what happened, then pitch.`, 'pitch');
   return readingAsk('swinging', now, say`Mixed at ${gravity(viewOf(ledger)?.sg ?? 1)}. Pitch the yeast.`, 'pitch');
 }
 

@@ -107,3 +107,54 @@ describe('what a vessel asks for', () => {
     expect([waiting, hungry, stuck].sort(byUrgency)).toEqual([stuck, hungry, waiting]);
   });
 });
+
+describe('a must with fruit', () => {
+  const fruit: EventContent = {
+    kind: 'ingredient',
+    payload: {
+      name: 'gooseberries',
+      family: 'fruit',
+      makes: 'fruit',
+      massG: 1000,
+      composition: { sugar: 0.06, unfermentable: 0.02, insoluble: 0.043, ammoniumNMgPerKg: 10, aminoNMgPerKg: 70, acidGPerKg: 22 },
+      sugarSpread: 0.33,
+      bagDays: 7,
+    },
+  };
+  const bagAsk = (h: number, ...more: [number, EventContent][]) =>
+    asksOf(ledger([0.5, fruit], ...more), feeding, after(h)).find(({ sentence }) => JSON.stringify(sentence).includes('gooseberries'));
+
+  it('asks for its bag on the day, and writes what drips from it at a touch', () => {
+    expect(bagAsk(3 * DAY)?.bell).toBe('muffled');
+    const due = bagAsk(8 * DAY)!;
+    expect(due.bell).toBe('swinging');
+    // 43 g of pulp and thrice its mass of liquid.
+    expect(due.done!.events).toEqual([{ kind: 'strain', payload: { massG: expect.closeTo(172, 6) as number, share: 1 } }]);
+    expect(bagAsk(9 * DAY, [8 * DAY, due.done!.events[0]!])).toBeUndefined();
+  });
+
+  it('credits its nitrogen to the feeding', () => {
+    const { pitch } = ledger([0.5, fruit]);
+    expect(pitch!.broughtNMgPerL).toBeCloseTo(80 / pitch!.volumeL, 6);
+    expect(planFeeding(250, 'medium', feeding.practice, 15).creditMgPerL).toBeCloseTo(35, 9);
+  });
+
+  it('begins the wait anew when it goes to the yeast late', () => {
+    const still: [number, EventContent][] = [
+      [19 * DAY, sg(0.995)],
+      [27 * DAY, sg(0.995)],
+    ];
+    expect(phase(28 * DAY, ...still)).toBe('finished');
+    expect(phase(28 * DAY, ...still, [27.5 * DAY, fruit])).not.toBe('finished');
+  });
+});
+
+describe('a must that waits for yeast', () => {
+  const mixed = (...more: [number, EventContent][]) => asksOf(fold(eventsAt(START, [...rows.slice(0, 2), ...more])), null, after(2))[0]!;
+
+  it('asks for the pitch, or first for what the reading does not explain', () => {
+    expect(JSON.stringify(mixed([1, sg(1.097)]).sentence)).toContain('Pitch the yeast');
+    expect(JSON.stringify(mixed([1, sg(1.09)]).sentence)).toContain('not what was poured');
+    expect(JSON.stringify(mixed([1, sg(1.06)]).sentence)).toContain('not what was poured');
+  });
+});

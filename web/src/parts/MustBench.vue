@@ -54,7 +54,7 @@ const vesselOptions = computed(() =>
 const vesselNamed = (name: string) => shelf.vessels.find((vessel) => vessel.name === name) ?? plan.value.vessel;
 const hasAfter = computed(() => plan.value.ingredients.some(({ stage, massG }) => stage === 'after' && massG > 0));
 const isStepped = computed(() => figures.value.effectiveOg.value - figures.value.og.value > 0.0005);
-const lacks = computed(() => lackOf(plan.value, shelf.leftG).filter(({ ingredient }) => ingredient.lotId !== undefined));
+const lacks = computed(() => (shelf.shelved.length === 0 ? [] : lackOf(plan.value, shelf.leftG)));
 const keep = (): Promise<boolean> => attempt(() => props.save(batchName.value.trim() || FALLBACK_NAME, plan.value));
 onKeyStroke(['z', 'Z'], (event) => {
   if (!(event.ctrlKey || event.metaKey) || (event.target instanceof HTMLInputElement && event.target.value !== '')) return;

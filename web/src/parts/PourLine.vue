@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { HONEY_MOISTURE, honeyComposition, juiceComposition, waterShare } from '@hollow-bell/core/ingredients';
-import type { Stage } from '@hollow-bell/core/ingredients';
+import { honeyComposition, juiceComposition, waterShare } from '@hollow-bell/core/ingredients';
+import type { Composition, Stage } from '@hollow-bell/core/ingredients';
 import type { FruitForm, PlannedIngredient } from '@hollow-bell/core/must';
 import { computed, ref } from 'vue';
 import { useReader } from '../composables/useReader.ts';
@@ -46,15 +46,11 @@ const about = computed(() => {
   return [line.form ?? '', make, rate, bag, when, lack].filter(Boolean).join(', ');
 });
 
-function setMoisture(pct: number | null): void {
-  if (pct === null || pct < 100 * HONEY_MOISTURE.low || pct > 100 * HONEY_MOISTURE.high) return;
-  emit('change', { composition: honeyComposition(pct / 100, props.line.composition.unfermentable) });
-}
+/** What cannot be is refused by the bench, with its sentence; the field keeps what was typed. */
+const compose = (over: Partial<Composition>): void => emit('change', { composition: { ...props.line.composition, ...over } });
 
-function setSugar(pct: number | null): void {
-  const { composition } = props.line;
-  if (pct === null || pct / 100 + composition.unfermentable + composition.insoluble > 1) return;
-  emit('change', { composition: { ...composition, sugar: pct / 100 } });
+function setMoisture(pct: number | null): void {
+  if (pct !== null) emit('change', { composition: honeyComposition(pct / 100, props.line.composition.unfermentable) });
 }
 
 function setBrix(value: number | null): void {
@@ -102,13 +98,33 @@ const toggleLock = (): void => emit('change', { lock: props.line.lock === 'free'
         @update:model-value="setMoisture"
       />
       <QuantityField v-else-if="line.family === 'juice'" :model-value="brix" kind="brix" label="it reads" @update:model-value="setBrix" />
-      <QuantityField v-else :model-value="sugarPct" kind="percent" label="sugar in it" @update:model-value="setSugar" />
+      <QuantityField
+        v-else
+        :model-value="sugarPct"
+        kind="percent"
+        label="sugar in it"
+        @update:model-value="$event !== null && compose({ sugar: $event / 100 })"
+      />
+      <template v-if="!isHoney && line.family !== 'juice'">
+        <QuantityField
+          :model-value="100 * line.composition.unfermentable"
+          kind="percent"
+          label="dissolved, not for yeast"
+          @update:model-value="$event !== null && compose({ unfermentable: $event / 100 })"
+        />
+        <QuantityField
+          :model-value="100 * line.composition.insoluble"
+          kind="percent"
+          label="pulp, skins, seeds"
+          @update:model-value="$event !== null && compose({ insoluble: $event / 100 })"
+        />
+      </template>
       <QuantityField
         v-if="!isHoney"
         :model-value="line.composition.acidGPerKg"
         kind="gPerKg"
         label="acid in it"
-        @update:model-value="$event !== null && emit('change', { composition: { ...line.composition, acidGPerKg: $event } })"
+        @update:model-value="$event !== null && compose({ acidGPerKg: $event })"
       />
       <PickList
         v-if="line.family === 'fruit'"

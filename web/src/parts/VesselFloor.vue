@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { BatchSummary } from '@hollow-bell/contract';
 import { viewOf } from '@hollow-bell/core/ledger';
+import type { Ledger } from '@hollow-bell/core/ledger';
 import type { Ask } from '@hollow-bell/core/rounds';
 import { sectionOf } from '@hollow-bell/core/vessel';
 import { stateOf } from '@hollow-bell/core/watch';
@@ -30,6 +31,11 @@ const scale = computed(() => {
   return Math.min(TALLEST_PX / tallest, (columnPx - COLUMN_AIR_PX) / widest);
 });
 
+/** Fruit and juice color a mead more than its honey does. */
+const namesOf = ({ honeys, additions }: Ledger): string[] => [
+  ...additions.filter(({ family }) => family === 'fruit' || family === 'juice').map(({ name }) => name),
+  ...honeys.map(({ name }) => name),
+];
 const vessels = computed(() =>
   props.standing.map(({ batch, asks }) => {
     const { ledger } = batch;
@@ -41,7 +47,7 @@ const vessels = computed(() =>
       bell: asks[0]?.bell ?? 'still',
       sg: view === null ? '' : show('sg', view.sg),
       about: `${day === null ? 'no yeast yet' : `day ${day}`} · ${state.phase}`,
-      layers: view === null ? [] : [{ liters: view.volumeL, color: liquidColor(ledger.honeys.map((honey) => honey.name)), label: '' }],
+      layers: view === null ? [] : [{ liters: view.volumeL, color: liquidColor(namesOf(ledger)), label: '' }],
       leesL: ledger.yeastG / 250,
       foaming: state.phase === 'active' || state.phase === 'lag',
     };

@@ -108,5 +108,9 @@ const radiusThere = computed(() => drawing.value.radiusAt(surface.value) * props
   font-size: 12px;
   text-anchor: middle;
   fill: #1e2422;
+  paint-order: stroke;
+  stroke: rgb(255 255 255 / 62%);
+  stroke-width: 3px;
+  stroke-linejoin: round;
 }
 </style>

@@ -22,7 +22,8 @@ export interface BrewSheet {
   steps: readonly BrewStep[];
 }
 
-const box: Column = { canvas: [{ type: 'rect', x: 0, y: 1, w: 11, h: 11, r: 1, lineColor: SOOT, lineWidth: 0.9 }], width: 20 };
+/** A fresh one for each step: the page maker writes positions into what it is given. */
+const box = (): Column => ({ canvas: [{ type: 'rect', x: 0, y: 1, w: 11, h: 11, r: 1, lineColor: SOOT, lineWidth: 0.9 }], width: 20 });
 
 function amountOf({ deed }: BrewStep, reader: Reader): string {
   if (deed.kind === 'water') return shown('volumeL', deed.volumeL, reader);
@@ -36,7 +37,7 @@ function stepLine(step: BrewStep, reader: Reader): Content {
     ...(step.caution === null ? [] : [{ text: shownSentence(step.caution, reader), color: BRONZE, fontSize: 9 }]),
   ];
   const really: Column[] = amount === '' ? [] : [{ text: `${amount}\nreally ________`, alignment: 'right', width: 92 }];
-  return { columns: [box, { stack: lines, width: '*' }, ...really], columnGap: 6, margin: [0, 0, 0, 7] };
+  return { columns: [box(), { stack: lines, width: '*' }, ...really], columnGap: 6, margin: [0, 0, 0, 7], unbreakable: true };
 }
 
 /** The brew day as pages to print: what it should make, then the steps with boxes to tick and room for what was really poured. */
@@ -60,8 +61,13 @@ export function brewSheetPages({ name, plan, figures, style, steps }: BrewSheet,
         margin: [0, 2, 0, 10],
       },
       {
+        text: 'Date ____________    Gravity ____________    at ______ °    pH ________    Yeast in at ____________',
+        margin: [0, 0, 0, 12],
+      },
+      {
         layout: 'lightHorizontalLines',
         table: {
+          headerRows: 0,
           widths: ['*', 'auto', 'auto'],
           body: [
             figure('Volume at the pitch', 'volumeL', figures.volumeL),
@@ -77,10 +83,6 @@ export function brewSheetPages({ name, plan, figures, style, steps }: BrewSheet,
         { text: PARTS[part], fontSize: 13, bold: true, color: BRONZE, margin: [0, 9, 0, 5] },
         ...steps.filter((step) => step.part === part).map((step) => stepLine(step, reader)),
       ]),
-      {
-        text: 'Date ____________    Gravity ____________    at ______ °    pH ________    Yeast in at ____________',
-        margin: [0, 10, 0, 0],
-      },
     ],
     footer: (page, pages) => ({ text: `${name}  ·  ${page} of ${pages}`, alignment: 'center', fontSize: 8.5, color: QUIET }),
   };

@@ -65,6 +65,19 @@ const RECIPES: Recipe[] = [
     then: [],
   },
   {
+    name: 'Sour cherry for autumn',
+    honeys: [
+      { lot: 'heather moor', massG: 1500, moisture: 0.19 },
+      { lot: 'linden avenue', massG: 700, moisture: 0.171 },
+    ],
+    others: [{ ...plannedFrom('cherry-sour', 1400, { form: 'frozen', bagDays: 8, lotId: LOTS['sour cherries'].id, pricePerKg: 4.5 }) }],
+    waterL: 4.4,
+    yeastId: 'strong',
+    vessel: '10 L bucket',
+    mixedHoursAgo: null,
+    then: [],
+  },
+  {
     name: 'Gooseberry, two honeys',
     honeys: [
       { lot: 'linden avenue', massG: 1050, moisture: 0.171 },
@@ -240,6 +253,17 @@ function batchPlanOf(recipe: Recipe): BatchPlan {
   });
   return { must, practice: { ...DEFAULT_PRACTICE, roomTempC: 17 } };
 }
+
+/** One batch of the demo stands split in two: the same mead, to be sweetened with two honeys. */
+export const HALVED = {
+  name: 'Linden B',
+  child: () => ({
+    id: randomUUID(),
+    name: 'Linden B, second jug',
+    volumeL: 2,
+    vessel: { kind: 'jug' as const, name: '2 L jug', capacityL: 2.1 },
+  }),
+};
 
 /** The demo batches as they stand at `now`. */
 export function demoBatches(now: number): DemoBatch[] {

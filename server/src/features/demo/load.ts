@@ -2,7 +2,7 @@ import { DEFAULT_PRACTICE } from '@hollow-bell/contract';
 import type { BatchStore } from '../batches/store.ts';
 import type { PracticeStore } from '../practice/store.ts';
 import type { ShelfStore } from '../shelf/store.ts';
-import { demoBatches } from './cellar.ts';
+import { HALVED, demoBatches } from './cellar.ts';
 import { demoShelf } from './shelf.ts';
 
 export interface Cellar {
@@ -21,5 +21,7 @@ export async function loadDemoCellar({ batches, practice, shelf, now }: Cellar):
     await batches.create(id, name, plan);
     if (events.length > 0) await batches.append(id, 0, events);
   }
+  const halved = (await batches.list(true)).find(({ name }) => name === HALVED.name);
+  if (halved !== undefined) await batches.split(halved.id, { afterSeq: halved.lastSeq, happenedAt: now(), children: [HALVED.child()] });
   return true;
 }

@@ -11,6 +11,7 @@ export const LOTS = {
   'heather moor': { id: id(2), pricePerKg: 19 },
   'borage field': { id: id(3), pricePerKg: 12.5 },
   gooseberries: { id: id(4), pricePerKg: 3.2 },
+  'sour cherries': { id: id(5), pricePerKg: 4.5 },
 } as const;
 export type LotName = keyof typeof LOTS;
 
@@ -28,7 +29,13 @@ export function demoShelf(now: number): ShelfItem[] {
     detail,
     ...over,
   });
-  const honey = (name: Exclude<LotName, 'gooseberries'>, n: number, stockG: number, moisture: number, note: string): ShelfItem =>
+  const honey = (
+    name: Exclude<LotName, 'gooseberries' | 'sour cherries'>,
+    n: number,
+    stockG: number,
+    moisture: number,
+    note: string,
+  ): ShelfItem =>
     item(
       n,
       name,
