@@ -60,39 +60,8 @@ const PITCH = [
   </div>
 </template>
 
+<style scoped src="./choices.css"></style>
 <style scoped>
-.fields {
-  display: grid;
-  gap: 18px;
-}
-
-fieldset {
-  display: grid;
-  gap: 4px;
-  margin: 0;
-  padding: 10px 0 0;
-  border: 0;
-  border-top: 1px solid var(--rule);
-}
-
-legend {
-  padding: 0 10px 0 0;
-  font-weight: 700;
-}
-
-.choice {
-  display: flex;
-  align-items: baseline;
-  gap: 9px;
-  min-height: 32px;
-  padding: 4px 0;
-  cursor: pointer;
-}
-
-input {
-  accent-color: var(--bronze);
-}
-
 .sign {
   width: 64px;
   height: 36px;
@@ -101,12 +70,5 @@ input {
   background: none;
   color: inherit;
   font-size: 16px;
-}
-
-@media (max-width: 720px) {
-  .choice {
-    min-height: 44px;
-    align-items: center;
-  }
 }
 </style>

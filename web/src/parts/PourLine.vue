@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { honeyComposition, juiceComposition, waterShare } from '@hollow-bell/core/ingredients';
-import type { Composition, Stage } from '@hollow-bell/core/ingredients';
+import { waterShare } from '@hollow-bell/core/ingredients';
+import type { Stage } from '@hollow-bell/core/ingredients';
 import type { FruitForm, PlannedIngredient } from '@hollow-bell/core/must';
 import { computed, ref } from 'vue';
 import { useReader } from '../composables/useReader.ts';
 import { liquidColor } from '../look/liquidColor.ts';
 import { honeyName } from '../shown/events.ts';
+import CompositionFields from './CompositionFields.vue';
 import LockButton from './LockButton.vue';
 import PickList from './PickList.vue';
 import QuantityField from './QuantityField.vue';
@@ -34,7 +35,6 @@ const isHoney = computed(() => props.line.family === 'honey');
 const isSmall = computed(() => ['spice', 'tea', 'tannin', 'zest', 'acid'].includes(props.line.family));
 const hasLabel = computed(() => ['juice', 'dried', 'syrup'].includes(props.line.family));
 const sugarPct = computed(() => 100 * props.line.composition.sugar);
-const brix = computed(() => 100 * (props.line.composition.sugar + props.line.composition.unfermentable));
 const label = computed(() => (props.line.preserved === undefined ? 'unread' : props.line.preserved ? 'preserved' : 'clean'));
 const about = computed(() => {
   const { line } = props;
@@ -45,18 +45,6 @@ const about = computed(() => {
   const lack = props.leftG !== null && props.leftG < line.massG - 0.5 ? `shelf has ${show('massG', Math.max(0, props.leftG))}` : '';
   return [line.form ?? '', make, rate, bag, when, lack].filter(Boolean).join(', ');
 });
-
-/** What cannot be is refused by the bench, with its sentence; the field keeps what was typed. */
-const compose = (over: Partial<Composition>): void => emit('change', { composition: { ...props.line.composition, ...over } });
-
-function setMoisture(pct: number | null): void {
-  if (pct !== null) emit('change', { composition: honeyComposition(pct / 100, props.line.composition.unfermentable) });
-}
-
-function setBrix(value: number | null): void {
-  const { acidGPerKg, aminoNMgPerKg } = props.line.composition;
-  if (value !== null) emit('change', { composition: juiceComposition(value, acidGPerKg, aminoNMgPerKg) });
-}
 
 function rename(event: Event): void {
   emit('change', { name: (event.target as HTMLInputElement).value.trim() || props.line.name });
@@ -90,41 +78,10 @@ const toggleLock = (): void => emit('change', { lock: props.line.lock === 'free'
     <div v-if="open" class="more">
       <label class="whole"><span class="small quiet">called</span><input :value="line.name" maxlength="60" @change="rename" /></label>
       <PickList :model-value="line.stage" label="goes in" :options="STAGES" @update:model-value="emit('change', { stage: $event })" />
-      <QuantityField
-        v-if="isHoney"
-        :model-value="100 * waterShare(line.composition)"
-        kind="percent"
-        label="water in it"
-        @update:model-value="setMoisture"
-      />
-      <QuantityField v-else-if="line.family === 'juice'" :model-value="brix" kind="brix" label="it reads" @update:model-value="setBrix" />
-      <QuantityField
-        v-else
-        :model-value="sugarPct"
-        kind="percent"
-        label="sugar in it"
-        @update:model-value="$event !== null && compose({ sugar: $event / 100 })"
-      />
-      <template v-if="!isHoney && line.family !== 'juice'">
-        <QuantityField
-          :model-value="100 * line.composition.unfermentable"
-          kind="percent"
-          label="dissolved, not for yeast"
-          @update:model-value="$event !== null && compose({ unfermentable: $event / 100 })"
-        />
-        <QuantityField
-          :model-value="100 * line.composition.insoluble"
-          kind="percent"
-          label="pulp, skins, seeds"
-          @update:model-value="$event !== null && compose({ insoluble: $event / 100 })"
-        />
-      </template>
-      <QuantityField
-        v-if="!isHoney"
-        :model-value="line.composition.acidGPerKg"
-        kind="gPerKg"
-        label="acid in it"
-        @update:model-value="$event !== null && compose({ acidGPerKg: $event })"
+      <CompositionFields
+        :model-value="line.composition"
+        :family="line.family"
+        @update:model-value="emit('change', { composition: $event })"
       />
       <PickList
         v-if="line.family === 'fruit'"

@@ -80,53 +80,15 @@ const change = (over: Partial<Practice>): void => {
   </div>
 </template>
 
+<style scoped src="./choices.css"></style>
 <style scoped>
-.fields {
-  display: grid;
-  gap: 18px;
-}
-
-fieldset {
-  display: grid;
-  gap: 4px;
-  margin: 0;
-  padding: 10px 0 0;
-  border: 0;
-  border-top: 1px solid var(--rule);
-}
-
-legend {
-  padding: 0 10px 0 0;
-  font-weight: 700;
-}
-
-.choice {
-  display: flex;
-  align-items: baseline;
-  gap: 9px;
-  min-height: 32px;
-  padding: 4px 0;
-  cursor: pointer;
-}
-
 .inline {
   display: flex;
   flex-wrap: wrap;
   gap: 2px 20px;
 }
 
-input[type='radio'] {
-  accent-color: var(--bronze);
-}
-
 .room {
   max-width: 160px;
-}
-
-@media (max-width: 720px) {
-  .choice {
-    min-height: 44px;
-    align-items: center;
-  }
 }
 </style>

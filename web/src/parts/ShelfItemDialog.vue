@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import type { Shelved, ShelfKind } from '@hollow-bell/contract';
-import { INGREDIENTS, honeyComposition, waterShare } from '@hollow-bell/core/ingredients';
+import { INGREDIENTS } from '@hollow-bell/core/ingredients';
 import { YEAST_TYPES } from '@hollow-bell/core/yeast';
 import { computed } from 'vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
 import { isCounted, useShelfDraft } from '../composables/useShelfDraft.ts';
 import { useShelf } from '../stores/shelf.ts';
+import CompositionFields from './CompositionFields.vue';
 import PickList from './PickList.vue';
 import QuantityField from './QuantityField.vue';
 
@@ -79,39 +80,8 @@ const setDate = (event: Event): string | null => (event.target as HTMLInputEleme
         @update:model-value="item.pricePerKg = $event === null || unitPrice === null ? null : $event / unitPrice.kg"
       />
       <template v-if="detail.kind === 'ingredient'">
-        <QuantityField
-          v-if="detail.family === 'honey'"
-          :model-value="100 * waterShare(detail.composition)"
-          kind="percent"
-          label="water in it"
-          @update:model-value="$event !== null && (detail.composition = honeyComposition($event / 100, detail.composition.unfermentable))"
-        />
-        <QuantityField
-          v-else
-          :model-value="100 * detail.composition.sugar"
-          kind="percent"
-          label="sugar in it"
-          @update:model-value="$event !== null && (detail.composition.sugar = $event / 100)"
-        />
-        <QuantityField
-          :model-value="100 * detail.composition.unfermentable"
-          kind="percent"
-          label="dissolved, not for yeast"
-          @update:model-value="$event !== null && (detail.composition.unfermentable = $event / 100)"
-        />
+        <CompositionFields v-model="detail.composition" :family="detail.family" />
         <template v-if="detail.family !== 'honey'">
-          <QuantityField
-            :model-value="100 * detail.composition.insoluble"
-            kind="percent"
-            label="pulp, skins, seeds"
-            @update:model-value="$event !== null && (detail.composition.insoluble = $event / 100)"
-          />
-          <QuantityField
-            :model-value="detail.composition.acidGPerKg"
-            kind="gPerKg"
-            label="acid, as tartaric"
-            @update:model-value="$event !== null && (detail.composition.acidGPerKg = $event)"
-          />
           <QuantityField
             :model-value="detail.composition.aminoNMgPerKg"
             kind="count"

@@ -110,17 +110,21 @@ nav a.here {
 
 @media (max-width: 720px) {
   .top {
-    gap: 4px 8px;
-    padding: 6px 16px 10px;
+    flex-wrap: wrap;
+    gap: 4px;
+    padding: 4px 12px 10px;
   }
 
   .mark {
-    font-size: 0;
+    display: none;
+  }
+
+  nav {
     gap: 0;
   }
 
   nav a {
-    padding: 11px 9px;
+    padding: 11px 8px;
   }
 
   .light {

@@ -3,24 +3,15 @@ import type { Vessel } from '@hollow-bell/core/vessel';
 import { USUAL_VESSELS } from '@hollow-bell/core/vessel';
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
-import { ApiFailure, api } from '../api/client.ts';
+import { api } from '../api/client.ts';
+import { loading } from './loading.ts';
 
 /** What stands on the shelf, with what batches have taken of it. */
 export const useShelf = defineStore('shelf', () => {
   const shelved = ref<Shelved[]>([]);
-  const loaded = ref(false);
-  const problem = ref('');
-
-  async function load(): Promise<void> {
-    try {
-      shelved.value = (await api.shelf()).items;
-      loaded.value = true;
-      problem.value = '';
-    } catch (error) {
-      if (!(error instanceof ApiFailure)) throw error;
-      problem.value = error.message;
-    }
-  }
+  const { loaded, problem, load } = loading(async () => {
+    shelved.value = (await api.shelf()).items;
+  });
 
   async function put(item: ShelfItem, afterVersion: number): Promise<void> {
     const written = await api.putShelfItem(item, afterVersion);
