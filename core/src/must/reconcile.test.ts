@@ -87,6 +87,11 @@ describe('the first reading against what was poured', () => {
     },
   );
 
+  it('holds a reading against what was poured before it, not after', () => {
+    const before = readsAs(honey(1500), water(4));
+    expect(reconcileMust(batch(honey(1500), water(4), reading(before, 20), water(1)))!.isInside).toBe(true);
+  });
+
   it('takes a reading of an unmixed must back, and asks for another', () => {
     const after = settled(batch(honey(1500), water(4), reading(1.06, 20)), 'unmixed');
     expect(reconcileMust(after)).toBeNull();

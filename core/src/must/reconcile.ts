@@ -53,10 +53,11 @@ const bell = (miss: number, usual: number): number => Math.exp(-0.5 * (miss / us
 export function reconcileMust(events: readonly BatchEvent[]): Reconciliation | null {
   const standing = standingEvents(events);
   const pitchAt = standing.find((event) => event.kind === 'yeast')?.happenedAt ?? Number.POSITIVE_INFINITY;
-  const poured = standing.filter((event) => event.happenedAt <= pitchAt && event.kind !== 'reading' && event.kind !== 'yeast');
   const reading = standing.findLast(
     (event): event is EventOf<'reading'> => event.kind === 'reading' && event.payload.sg !== undefined && event.happenedAt <= pitchAt,
   );
+  const readAt = reading?.happenedAt ?? 0;
+  const poured = standing.filter((event) => event.happenedAt <= readAt && event.kind !== 'reading' && event.kind !== 'yeast');
   const must = mixedOf(fold(poured));
   if (reading?.payload.sg === undefined || must === null) return null;
   const { sg: readSg, tempC: sampleC, calibrationC = 20 } = reading.payload;

@@ -38,6 +38,8 @@ const yeastOptions = computed(() => [
   ...shelf.yeasts.map(({ item }) => ({ value: item.id, label: `${item.name}, ${show('massG', shelf.leftG.get(item.id) ?? 0)} left` })),
   ...YEAST_TYPES.map(({ id, name }) => ({ value: id, label: name })),
 ]);
+/** A packet that has left the shelf is shown by its type. */
+const yeastChosen = computed(() => shelf.yeasts.find(({ item }) => item.id === plan.value.yeastLotId)?.item.id ?? plan.value.yeastId);
 function pickYeast(value: string): void {
   const packet = shelf.yeasts.find(({ item }) => item.id === value);
   draft.change(
@@ -114,13 +116,7 @@ onKeyStroke(['z', 'Z'], (event) => {
           </li>
           <li class="line">
             <i class="swatch yeast" aria-hidden="true" />
-            <PickList
-              :model-value="plan.yeastLotId ?? plan.yeastId"
-              label="Yeast"
-              hide-label
-              :options="yeastOptions"
-              @update:model-value="pickYeast"
-            />
+            <PickList :model-value="yeastChosen" label="Yeast" hide-label :options="yeastOptions" @update:model-value="pickYeast" />
             <b class="grams">{{ show('massG', yeastG) }}</b>
           </li>
         </ul>

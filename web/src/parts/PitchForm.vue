@@ -12,7 +12,6 @@ const store = useBatch();
 const shelf = useShelf();
 const { show } = useReader();
 const { refusal, busy, attempt } = useAttempt();
-onMounted(() => shelf.load());
 
 const must = store.batch?.plan.must;
 const chosen = ref(must?.yeastLotId ?? must?.yeastId ?? 'allround');
@@ -20,10 +19,20 @@ const options = computed(() => [
   ...shelf.yeasts.map(({ item }) => ({ value: item.id, label: `${item.name}, ${show('massG', shelf.leftG.get(item.id) ?? 0)} left` })),
   ...YEAST_TYPES.map(({ id, name }) => ({ value: id, label: name })),
 ]);
+onMounted(async () => {
+  await shelf.load();
+  if (!options.value.some(({ value }) => value === chosen.value)) chosen.value = must?.yeastId ?? 'allround';
+});
 const packet = computed(() => shelf.yeasts.find(({ item }) => item.id === chosen.value));
 const isExpired = computed(() => {
   const expires = packet.value?.item.expiresOn;
   return expires !== null && expires !== undefined && Date.parse(expires) < store.now;
+});
+/** Sulfite in the must wants its day before yeast meets it. */
+const SULFITE_WAIT_MS = 24 * 3_600_000;
+const sulfiteUntil = computed(() => {
+  const last = store.ledger.sulfites.at(-1);
+  return last !== undefined && store.now - last.at < SULFITE_WAIT_MS ? last.at + SULFITE_WAIT_MS : null;
 });
 const suggestedG = computed(() => (store.view === null ? 0 : yeastToPitchG(store.view.volumeL, store.view.sg)));
 const grams = ref<number | null>(null);
@@ -49,6 +58,9 @@ function pitch(): Promise<boolean> {
     <PickList v-model="chosen" label="yeast" :options="options" />
     <QuantityField :model-value="grams ?? suggestedG" kind="smallMass" label="dry yeast" @update:model-value="grams = $event" />
     <el-button type="primary" :loading="busy" @click="pitch">Pitched {{ show('massG', massG) }}</el-button>
+    <p v-if="sulfiteUntil !== null" class="caution whole">
+      The must was sulfited less than a day ago; the yeast waits until {{ show('when', sulfiteUntil) }}.
+    </p>
     <p v-if="isExpired" class="caution whole">This packet is past its date: some of it is dead. Take half as much again, or another.</p>
     <p v-if="refusal !== ''" class="refusal whole" role="alert">{{ refusal }}</p>
   </div>
