@@ -56,7 +56,10 @@ test('a gooseberry melomel planned back from what is racked, poured too thin, an
   });
 
   await test.step('take the brew day along as PDF', async () => {
-    const [file] = await Promise.all([page.waitForEvent('download', { timeout: 60_000 }), page.getByRole('button', { name: 'Brew day as PDF' }).click()]);
+    const [file] = await Promise.all([
+      page.waitForEvent('download', { timeout: 60_000 }),
+      page.getByRole('button', { name: 'Brew day as PDF' }).click(),
+    ]);
     expect(file.suggestedFilename()).toBe('Green-gate.pdf');
     expect((await readFile(await file.path())).subarray(0, 5).toString()).toBe('%PDF-');
   });

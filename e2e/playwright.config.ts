@@ -6,14 +6,14 @@ export default defineConfig({
   workers: 2,
   retries: 0,
   timeout: 60_000,
-  expect: { timeout: 8000 },
+  expect: { timeout: 20_000 },
   reporter: [['list'], ['json', { outputFile: process.env['HOLLOW_BELL_E2E_REPORT'] ?? '../test-results/e2e.json' }]],
   outputDir: '../test-results/e2e',
   use: {
     locale: 'en-GB',
     timezoneId: 'Europe/Berlin',
     viewport: { width: 1280, height: 800 },
-    actionTimeout: 8000,
+    actionTimeout: 20_000,
     trace: 'retain-on-failure',
     launchOptions: {
       executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',

@@ -1,5 +1,6 @@
 import { NUTRIENTS } from '../ledger/index.ts';
 import type { Ledger } from '../ledger/index.ts';
+import type { Ranged } from '../quantities/index.ts';
 import { yeastOf } from '../yeast/index.ts';
 import type { NitrogenDemand } from '../yeast/index.ts';
 import { HONEY_NITROGEN, nitrogenNeedMgPerL } from './need.ts';
@@ -63,4 +64,18 @@ export function planFeeding(sugarGPerL: number, demand: NitrogenDemand, practice
 export function feedingPlanOf(ledger: Ledger, practice: FeedingPractice): FeedingPlan | null {
   const { pitch } = ledger;
   return pitch === null ? null : planFeeding(pitch.sugarGPerL, yeastOf(pitch).demand, practice, pitch.broughtNMgPerL);
+}
+
+/** Fruit's own nitrogen is known within half of it (our estimate). */
+const FRUIT_NITROGEN_SPREAD = 0.5;
+
+/** What the must brings of itself, mg N/L, honey and fruit together, with its range. */
+export function mustNitrogenOf({ creditMgPerL }: Pick<FeedingPlan, 'creditMgPerL'>): Ranged {
+  const fruit = creditMgPerL - HONEY_NITROGEN.value;
+  const spread = FRUIT_NITROGEN_SPREAD * fruit;
+  return {
+    value: creditMgPerL,
+    low: creditMgPerL - Math.hypot(HONEY_NITROGEN.value - HONEY_NITROGEN.low, spread),
+    high: creditMgPerL + Math.hypot(HONEY_NITROGEN.high - HONEY_NITROGEN.value, spread),
+  };
 }

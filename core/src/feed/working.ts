@@ -32,12 +32,15 @@ export function feedingWorkings(plan: FeedingPlan, pitch: Ledger['pitch']): Feed
       source: 'Trade figures by demand; check table Bisson & Butzke, Am. J. Enol. Vitic. 51 (2000) 168.',
     },
     honey: {
-      formula: 'taken as it is: honey has next to none',
-      inputs: [{ name: 'in a must', shown: `${HONEY_NITROGEN.low} to ${HONEY_NITROGEN.high} mg/L` }],
-      source: 'Usual range of honey musts.',
+      formula: 'honey has next to none; fruit, juice and malt by their own figures',
+      inputs: [
+        { name: 'honey in a must', shown: `${HONEY_NITROGEN.low} to ${HONEY_NITROGEN.high} mg/L` },
+        { name: 'fruit, juice, malt', shown: `${pitch.broughtNMgPerL.toFixed(0)} mg/L, give or take half` },
+      ],
+      source: 'Usual range of honey musts; fruit by the table of ingredients, its spread our estimate.',
     },
     supply: {
-      formula: 'need − honey’s own; DAP up to its share and cap, organic nutrient for the rest',
+      formula: 'need − the must’s own; DAP up to its share and cap, organic nutrient for the rest',
       inputs: [
         { name: 'organic nutrient', shown: `${total('organicGPerL').toFixed(2)} g/L at ${NUTRIENTS.organic.aminoN * 100} % N` },
         { name: 'DAP', shown: `${total('dapGPerL').toFixed(2)} g/L at ${(NUTRIENTS.dap.ammoniumN * 100).toFixed(1)} % N` },

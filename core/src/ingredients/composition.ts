@@ -22,7 +22,6 @@ export type StyleMark = 'honey' | 'caramel' | 'apple' | 'grape' | 'fruit' | 'map
 
 /** When it goes in: before the pitch, into the fermenting must, or once it is stable. */
 export type Stage = 'before' | 'during' | 'after';
-export const STAGES: readonly Stage[] = ['before', 'during', 'after'];
 
 /** An ingredient as the maker has it: a row of the reference table or a lot of their own. */
 export interface Ingredient {
@@ -47,13 +46,10 @@ export interface Brought {
 /**
  * What a mass of an ingredient brings. Where its sugar is more or less than the table says, its water gives way.
  * @param sugarScale times its sugar; the water never falls below nothing
- * @param unfermentableScale times its unfermentable part, at the sugar's cost
  */
-export function broughtBy(massG: number, composition: Composition, sugarScale = 1, unfermentableScale = 1): Brought {
-  const { insoluble } = composition;
-  const unfermentable = composition.unfermentable * unfermentableScale;
-  const moved = unfermentable - composition.unfermentable;
-  const sugar = Math.max(0, Math.min(composition.sugar * sugarScale - moved, 1 - insoluble - unfermentable));
+export function broughtBy(massG: number, composition: Composition, sugarScale = 1): Brought {
+  const { insoluble, unfermentable } = composition;
+  const sugar = Math.max(0, Math.min(composition.sugar * sugarScale, 1 - insoluble - unfermentable));
   return {
     sugarG: massG * sugar,
     unfermentableG: massG * unfermentable,

@@ -79,3 +79,17 @@ describe('whether an event can have happened', () => {
     expect(check(200 + 6 / 60, { kind: 'note', payload: { text: 'now' } })).toThrow(/future/);
   });
 });
+
+describe('liquid between batches', () => {
+  it('is never written by hand, not as an entry and not as the correction of one', () => {
+    const note = { id: 'n', seq: 1, happenedAt: 1000, enteredAt: 1000, kind: 'note', payload: { text: 'x' } } as const;
+    const forged = { kind: 'transferOut', payload: { toBatchId: 'b', toName: 'b', volumeL: 1 } } as const;
+    expect(() => checkEvent([note], { ...forged, happenedAt: 1000 }, 2000)).toThrow(/only by a split or a blend/);
+    const amended = {
+      kind: 'amendment',
+      payload: { eventId: 'n', replacement: { ...forged, happenedAt: 1000 } },
+      happenedAt: 1000,
+    } as const;
+    expect(() => checkEvent([note], amended, 2000)).toThrow(/only by a split or a blend/);
+  });
+});

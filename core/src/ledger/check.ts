@@ -29,6 +29,9 @@ export function checkEvent(events: readonly BatchEvent[], content: EventContent 
     if (isTransfer(corrected.kind))
       throw new Refusal('What was poured into another vessel stays poured; to bring it back, blend that batch into this one.');
     const { replacement } = content.payload;
+    if (replacement !== null && isTransfer(replacement.kind)) throw new Refusal('Liquid moves between batches only by a split or a blend.');
+    if (replacement?.kind === 'ingredient')
+      checkComposition(replacement.payload.name, replacement.payload.family, replacement.payload.composition);
     if (replacement !== null && replacement.happenedAt > now + CLOCK_SLACK_MS) {
       throw new Refusal('The corrected time lies in the future; it must be now or earlier.', 'happenedAt');
     }

@@ -171,8 +171,7 @@ function takeIngredient(ledger: Ledger, event: EventOf<'ingredient'>, assumption
 
 function applyEvent(ledger: Ledger, event: StandingEvent, assumptions: Assumptions): void {
   const at = event.happenedAt;
-  if (event.kind === 'transferIn') receive(ledger, event.payload.parcel);
-  ledger.lastEventAt = at;
+  if (event.kind !== 'transferIn') ledger.lastEventAt = at;
   if ('lotId' in event.payload && 'massG' in event.payload) takeFromShelf(ledger, event.payload.lotId, event.payload.massG);
   switch (event.kind) {
     case 'honey': {
@@ -260,8 +259,10 @@ function applyEvent(ledger: Ledger, event: StandingEvent, assumptions: Assumptio
       ledger.strainedAt = at;
       break;
     case 'transferIn': {
-      const { fromBatchId, fromName, volumeL } = event.payload;
-      ledger.transfers.push({ at, batchId: fromBatchId, name: fromName, volumeL, direction: 'in' });
+      const { fromBatchId, fromName, volumeL, parcel } = event.payload;
+      const direction = receive(ledger, parcel);
+      ledger.lastEventAt = at;
+      ledger.transfers.push({ at, batchId: fromBatchId, name: fromName, volumeL, direction });
       break;
     }
     case 'transferOut': {

@@ -81,7 +81,8 @@ export interface Ledger {
     bagOutAt: number | null;
   }[];
   strainedAt: number | null;
-  transfers: { at: number; batchId: string; name: string; volumeL: number; direction: 'in' | 'out' }[];
+  /** `born`: the batch began with it; `in`: it was poured into what was there. */
+  transfers: { at: number; batchId: string; name: string; volumeL: number; direction: 'born' | 'in' | 'out' }[];
   /** Grams taken from each lot of the shelf. */
   taken: Record<string, number>;
   doses: { at: number; source: NutrientId; massG: number; dose: number | null }[];

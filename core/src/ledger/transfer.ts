@@ -20,10 +20,11 @@ export function parcelOf(ledger: Ledger, volumeL: number): Ledger {
 }
 
 /** A ledger that begins with a parcel, or one that has it poured in. The masses add; a history is taken over only by an empty vessel. */
-export function receive(ledger: Ledger, parcel: Ledger): void {
+export function receive(ledger: Ledger, parcel: Ledger): 'born' | 'in' {
   const isFresh = ledger.lastEventAt === null;
   const massG = parcel.waterG + parcel.sugarG + parcel.unfermentableG + parcel.ethanolG + parcel.saltsG;
   if (isFresh) Object.assign(ledger, emptyLedger(), JSON.parse(JSON.stringify(parcel)));
   else for (const field of MASS_FIELDS) ledger[field] += parcel[field];
   ledger.pouredG += massG;
+  return isFresh ? 'born' : 'in';
 }

@@ -50,7 +50,11 @@ describe('the brew day', () => {
     });
     expect(sulfite.waitH).toBe(24);
     expect(ids({ fruit: 'pasteurize' })).toContain('raspberry heat');
-    expect(ids({ fruit: 'pasteurize' })).not.toContain('gooseberry heat');
+    expect(ids({ fruit: 'pasteurize' })).toContain('gooseberry heat');
+    const told = (over: Partial<BrewSchools>): string => JSON.stringify(steps(over).find(({ id }) => id === 'gooseberry')!.sentence);
+    expect(told({ fruit: 'sulfite' })).toContain('The sulfite below');
+    expect(told({ fruit: 'pasteurize' })).not.toContain('sulfite');
+    expect(told({ fruit: 'none' })).not.toContain('sulfite');
     expect(ids({ pecticEnzyme: true })).toContain('enzyme');
     expect(ids({ pitch: 'rehydrate' })).toEqual(expect.arrayContaining(['rehydrate', 'attemper']));
   });

@@ -1,7 +1,7 @@
 import { drippingG, waterShare } from '../ingredients/index.ts';
 import { SO2_IN } from '../ledger/index.ts';
 import type { EventContent } from '../ledger/index.ts';
-import { gravity, massG, mgPerL, say, tempC, volumeL } from '../quantities/index.ts';
+import { gravity, hours, massG, mgPerL, say, tempC, volumeL } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { rehydrationOf, yeastOf, yeastToPitchG } from '../yeast/index.ts';
 import type { MustPlan, PlannedIngredient } from './plan.ts';
@@ -43,6 +43,8 @@ export interface BrewStep {
 
 const MUST_SO2_MG_PER_L = 50;
 const WAIT_H = 24;
+/** All through, for a minute (trade practice for fruit purée). */
+const PASTEURIZE_C = 71;
 
 const step = (
   id: string,
@@ -90,7 +92,7 @@ function mixing(plan: MustPlan, figures: MustFigures, schools: BrewSchools): Bre
   const honeys = before.filter(({ family }) => family === 'honey');
   const fruits = before.filter(({ family }) => family === 'fruit');
   const rest = before.filter(({ family }) => family !== 'honey' && family !== 'fruit');
-  const treated = fruits.filter(({ form }) => form !== 'purée' || schools.fruit !== 'pasteurize');
+  const sulfites = schools.mustSulfite || (schools.fruit === 'sulfite' && fruits.length > 0);
   const steps: BrewStep[] = [];
   if (plan.waterL > 0)
     steps.push(
@@ -108,7 +110,7 @@ function mixing(plan: MustPlan, figures: MustFigures, schools: BrewSchools): Bre
   for (const honey of honeys)
     steps.push(pourStep(honey, say`${massG(honey.massG)}, weighed. Rinse its jar with some of the measured water.`));
   for (const other of rest) steps.push(pourStep(other, pourSentence(other)));
-  for (const fruit of fruits) steps.push(...fruitSteps(fruit, schools, figures.volumeL.value));
+  for (const fruit of fruits) steps.push(...fruitSteps(fruit, schools.fruit === 'pasteurize', sulfites));
   if (honeys.length > 0)
     steps.push(
       step(
@@ -121,7 +123,6 @@ function mixing(plan: MustPlan, figures: MustFigures, schools: BrewSchools): Bre
         },
       ),
     );
-  const sulfites = schools.mustSulfite || (schools.fruit === 'sulfite' && treated.length > 0);
   if (sulfites) steps.push(sulfiteStep(figures.volumeL.value));
   if (schools.pecticEnzyme && fruits.length > 0)
     steps.push(
@@ -154,24 +155,27 @@ function pourSentence({ massG: grams, bagDays, family }: PlannedIngredient): Sen
     : [...say`${massG(grams)}`, bag];
 }
 
-function fruitSteps(fruit: PlannedIngredient, schools: BrewSchools, liters: number): BrewStep[] {
+function fruitSteps(fruit: PlannedIngredient, isHeated: boolean, isSulfited: boolean): BrewStep[] {
   const pour = pourStep(fruit, pourSentence(fruit));
-  if (schools.fruit === 'pasteurize' && fruit.form === 'purée') {
-    return [
-      step(
-        `${fruit.id} heat`,
-        'mix',
-        `Heat the ${fruit.name}`,
-        say`To ${tempC(71)} all through, a minute, then cool below ${tempC(30)} before it goes in.`,
-        undefined,
-        { caution: say`Hot purée spits. Use a deep pot and cool it in a water bath.` },
-      ),
-      pour,
-    ];
+  const ready =
+    fruit.form === 'purée'
+      ? ''
+      : fruit.form === 'frozen'
+        ? ' Thaw it first and keep the juice.'
+        : ' Rinse, pick over, cut or crush; leave pits whole.';
+  if (isHeated) {
+    const crush = fruit.form === 'purée' ? '' : `${ready.trim()} Crush it; no pit may break. `;
+    const heat = step(
+      `${fruit.id} heat`,
+      'mix',
+      `Heat the ${fruit.name}`,
+      [crush, ...say`To ${tempC(PASTEURIZE_C)} all through, a minute, then cool below ${tempC(30)} before it goes in.`],
+      undefined,
+      { caution: say`Hot purée spits. Use a deep pot and cool it in a water bath.` },
+    );
+    return [heat, pour];
   }
-  const thaw = fruit.form === 'frozen' ? 'Thaw it first and keep the juice. ' : 'Rinse, pick over, cut or crush; leave pits whole. ';
-  const late = schools.fruit === 'none' || liters <= 0 ? '' : 'The sulfite below does the rest.';
-  return [{ ...pour, sentence: [...pour.sentence, ` ${thaw}${late}`.trimEnd()] }];
+  return [{ ...pour, sentence: [...pour.sentence, ready, isSulfited ? ' The sulfite below does the rest.' : ''] }];
 }
 
 function sulfiteStep(liters: number): BrewStep {
@@ -180,7 +184,7 @@ function sulfiteStep(liters: number): BrewStep {
     'sulfite',
     'mix',
     'Sulfite the must',
-    say`${massG(grams)} of potassium metabisulfite brings ${mgPerL(MUST_SO2_MG_PER_L)}; cover and wait ${'24 hours'} before the yeast.`,
+    say`${massG(grams)} of potassium metabisulfite brings ${mgPerL(MUST_SO2_MG_PER_L)}; cover and wait ${hours(WAIT_H)} before the yeast.`,
     { kind: 'sulfite', massG: grams },
     { waitH: WAIT_H, caution: say`Its fumes bite, and can harm people with asthma: weigh it in moving air.` },
   );

@@ -8,6 +8,7 @@ import { composeMust, mixMust } from './compose.ts';
 import { measureMust } from './measure.ts';
 import type { MustPlan, PlannedIngredient } from './plan.ts';
 import { centralCourse } from './predict.ts';
+import { heldIn, valueOf } from './solve.ts';
 
 /** Headspace that a fermenting must wants, % of the vessel: for foam, and for the cap that fruit makes on top (trade habit; the upper figure is ours). */
 export const HEADSPACE_PCT = { plain: 20, foaming: 25, fruit: 30 } as const;
@@ -73,21 +74,13 @@ function holdBackWater(plan: MustPlan, roomL: number): Fit['heldBack'] {
   }
 }
 
-/** The whole plan made larger or smaller; strengths stay, what is held in volume or mass moves along. */
+/** The whole plan made larger or smaller; what is held is held at what it then is, so that nothing moves when it is solved. */
 export function scalePlan(plan: MustPlan, scale: number): MustPlan {
-  const { wanted } = plan;
-  const times = (value: number | undefined): number | undefined => (value === undefined ? undefined : value * scale);
-  return {
+  const scaled = {
     ...plan,
     waterL: plan.waterL * scale,
     ingredients: plan.ingredients.map((ingredient) => ({ ...ingredient, massG: ingredient.massG * scale })),
-    wanted: {
-      ...wanted,
-      volumeL: times(wanted.volumeL),
-      rackedL: times(wanted.rackedL),
-      honeyG: times(wanted.honeyG),
-      waterL: times(wanted.waterL),
-      cost: times(wanted.cost),
-    },
   };
+  const wanted = Object.fromEntries(heldIn(plan.wanted).map((hold) => [hold, valueOf(scaled, hold)]));
+  return { ...scaled, wanted };
 }

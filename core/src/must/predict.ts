@@ -1,5 +1,5 @@
 import { HELD_BACK_G_PER_G } from '../ingredients/index.ts';
-import { ASSUMPTION_NAMES, ASSUMPTION_RANGES, CENTRAL_ASSUMPTIONS, assumptionInputs, assumptionsFrom } from '../ledger/index.ts';
+import { ASSUMPTION_NAMES, CENTRAL_ASSUMPTIONS, assumptionInputs, assumptionsFrom } from '../ledger/index.ts';
 import { normal } from '../numerics/index.ts';
 import type { Rng } from '../numerics/index.ts';
 import { exactly, propagate, within } from '../quantities/index.ts';
@@ -77,6 +77,3 @@ export function drawMust(rng: Rng, plan: MustPlan, draws: number): MustFigures {
     }),
   ) as MustFigures;
 }
-
-/** The ranges that a plan's figures rest on, for showing. */
-export const PLAN_RANGES = { heldBackGPerG: HELD_BACK_G_PER_G, leesScale: LEES_SCALE, ...ASSUMPTION_RANGES } as const;

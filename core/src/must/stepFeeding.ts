@@ -8,6 +8,8 @@ import { centralCourse } from './predict.ts';
 
 /** Gravity a must may safely start at; above 1.120 to 1.130 the sugar itself holds the yeast back (trade habit). */
 export const SAFE_START_SG = 1.11;
+/** Where a must begins to be hard on yeast, SG (trade habit: above 1.120 to 1.130). */
+export const STRONG_START_SG = 1.12;
 /** Gravity at which the next honey goes in, and the most it may lift the must to (trade habit; our figures). */
 export const FEED_AT_SG = 1.03;
 const FEED_TO_SG = 1.055;
@@ -36,7 +38,7 @@ export function stepFeedingOf(plan: MustPlan): StepFeeding | null {
   const gathered = withStartShare(plan, 1);
   const effectiveOg = mixMust(mustsOf(gathered, course).start).sg;
   const sgWith = (share: number): number => mixMust(mustsOf(withStartShare(plan, share), course).start).sg;
-  if (effectiveOg <= SAFE_START_SG || sgWith(0) >= SAFE_START_SG) return null;
+  if (effectiveOg <= STRONG_START_SG || sgWith(0) >= SAFE_START_SG) return null;
   const startShare = findRoot((share) => sgWith(share) - SAFE_START_SG, 0, 1, 1e-6).x;
   const started = withStartShare(plan, startShare);
   const honeys = gathered.ingredients.filter(({ family, stage }) => family === 'honey' && stage === 'before');

@@ -58,5 +58,5 @@ function wineName(plan: Pick<MustPlan, 'ingredients'>): string {
   return biggest.family === 'sugar' || biggest.family === 'syrup' ? 'sugar wine' : 'fruit wine';
 }
 
-/** More than one name: the one that brings most is the noun, as makers say "spiced cyser", here plainly joined. */
+/** A mead of several kinds bears all their names. */
 const listed = (names: string[]): string => names.join(' and ');

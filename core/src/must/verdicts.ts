@@ -1,14 +1,13 @@
-import { abvPct, gPerL, gravity, percent, say, tempC, verdict, volumeL } from '../quantities/index.ts';
+import { abvPct, gPerL, gravity, percent, phValue, say, tempC, verdict, volumeL } from '../quantities/index.ts';
 import type { Verdict } from '../quantities/index.ts';
 import { yeastOf } from '../yeast/index.ts';
 import { fillOfPlan, headspaceWantedPct } from './fit.ts';
 import type { MustPlan, PlannedIngredient } from './plan.ts';
 import { predictMust } from './predict.ts';
 import type { MustFigures } from './predict.ts';
-import { SAFE_START_SG } from './stepFeeding.ts';
+import { SAFE_START_SG, STRONG_START_SG } from './stepFeeding.ts';
 
-/** Where a must begins to be hard on yeast, SG (trade habit: above 1.120 to 1.130). */
-const STRONG_START = 1.12;
+/** Where it may never begin, SG (trade habit). */
 const TOO_STRONG_START = 1.135;
 /** Acid that goes into a fermenting must at once and may stop it, g/L as tartaric (our estimate). */
 const SUDDEN_ACID_G_PER_L = 1;
@@ -65,7 +64,7 @@ function judgeStart({ og }: MustFigures): Verdict[] {
       ),
     ];
   }
-  return og.value > STRONG_START
+  return og.value > STRONG_START_SG
     ? [
         verdict(
           'start',
@@ -133,7 +132,7 @@ function judgeAcid(plan: MustPlan, { volumeL: liters }: MustFigures): Verdict[] 
       verdict(
         'sharp',
         'care',
-        say`About ${gPerL(before)} of acid from the start: measure the pH before you pitch; below ${'3.1'} most yeasts labor.`,
+        say`About ${gPerL(before)} of acid from the start: measure the pH before you pitch; below ${phValue(yeastOf(plan).phFloor)} this yeast labors.`,
       ),
     );
   }

@@ -2,9 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { planFeeding } from '../feed/index.ts';
 import { eventsAt } from '../ledger/build.ts';
 import { MEAN_HONEY } from '../ingredients/index.ts';
-import { fold } from '../ledger/index.ts';
+import { fold, parcelOf } from '../ledger/index.ts';
 import type { EventContent } from '../ledger/index.ts';
-import { expectedEnd, finishOf, sgAtShare, stateOf } from '../watch/index.ts';
+import { whyNotBottle } from '../stabilize/index.ts';
+import { expectedEnd, finishOf, sgAtShare, stabilizedAt, stateOf } from '../watch/index.ts';
 import { asksOf, byUrgency, stationOf } from './index.ts';
 
 const START = Date.UTC(2026, 7, 1, 10);
@@ -156,5 +157,41 @@ describe('a must that waits for yeast', () => {
     expect(JSON.stringify(mixed([1, sg(1.097)]).sentence)).toContain('Pitch the yeast');
     expect(JSON.stringify(mixed([1, sg(1.09)]).sentence)).toContain('not what was poured');
     expect(JSON.stringify(mixed([1, sg(1.06)]).sentence)).toContain('not what was poured');
+  });
+});
+
+describe('a blend', () => {
+  const stable: [number, EventContent][] = [
+    [19 * DAY, sg(0.995)],
+    [27 * DAY, sg(0.995)],
+    [28 * DAY, { kind: 'sulfite', payload: { salt: 'potassium', massG: 0.4 } }],
+    [28 * DAY, { kind: 'sorbate', payload: { massG: 0.7 } }],
+  ];
+  const blended = (h: number): [number, EventContent] => [
+    h,
+    { kind: 'transferIn', payload: { fromBatchId: 'b', fromName: 'b', volumeL: 1, parcel: parcelOf(ledger([5 * DAY, sg(1.05)]), 1) } },
+  ];
+
+  it('of a fermenting mead into a stable one leaves it neither stable nor finished, and shuts the bottles', () => {
+    expect(phase(30 * DAY, ...stable)).toBe('stabilized');
+    expect(['finished', 'stabilized']).not.toContain(phase(30 * DAY, ...stable, blended(29 * DAY)));
+    expect(whyNotBottle(ledger(...stable, blended(29 * DAY)), after(30 * DAY))).not.toBeNull();
+  });
+
+  it('counts as stable again once it is dosed again, and a batch born of a split keeps what it had', () => {
+    const again: [number, EventContent][] = [
+      [31 * DAY, { kind: 'sulfite', payload: { salt: 'potassium', massG: 0.4 } }],
+      [31 * DAY, { kind: 'sorbate', payload: { massG: 0.7 } }],
+    ];
+    expect(stabilizedAt(ledger(...stable, blended(29 * DAY), ...again))).toBe(after(31 * DAY));
+    const born = fold(
+      eventsAt(START, [
+        [
+          29 * DAY,
+          { kind: 'transferIn', payload: { fromBatchId: 'a', fromName: 'a', volumeL: 1, parcel: parcelOf(ledger(...stable), 1) } },
+        ],
+      ]),
+    );
+    expect(stabilizedAt(born)).toBe(after(28 * DAY));
   });
 });

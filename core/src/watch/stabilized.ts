@@ -3,10 +3,20 @@ import type { Ledger } from '../ledger/index.ts';
 /** Two readings are equal within this, in SG: one home hydrometer's error. */
 export const EQUAL_SG = 0.002;
 
-/** When sulfite and sorbate were both in, after the pitch; null before. */
+/** Another batch poured in may bring sugar and yeast alike. */
+const blends = (ledger: Ledger): { at: number }[] => ledger.transfers.filter(({ direction }) => direction === 'in');
+
+/** When another batch was last poured into this one; null where none was. */
+const blendedAt = (ledger: Ledger): number | null => blends(ledger).at(-1)?.at ?? null;
+
+/**
+ * When sulfite and sorbate were both in, after the pitch; null before. A blend brings yeast and sugar of its own and thins
+ * what was dosed, so what was given before it no longer counts.
+ */
 export function stabilizedAt(ledger: Ledger): number | null {
-  const sulfite = ledger.sulfites.findLast((s) => ledger.pitch !== null && s.at > ledger.pitch.at);
-  const sorbate = ledger.sorbates.at(-1);
+  const since = Math.max(ledger.pitch?.at ?? Number.POSITIVE_INFINITY, blendedAt(ledger) ?? Number.NEGATIVE_INFINITY);
+  const sulfite = ledger.sulfites.findLast(({ at }) => at > since);
+  const sorbate = ledger.sorbates.findLast(({ at }) => at > (blendedAt(ledger) ?? Number.NEGATIVE_INFINITY));
   return sulfite !== undefined && sorbate !== undefined ? Math.max(sulfite.at, sorbate.at) : null;
 }
 
@@ -16,7 +26,10 @@ const sugarPours = (ledger: Ledger): { at: number; afterPitch: boolean }[] =>
 
 /** When sugar last went to the yeast after the pitch and before this moment; null where none did. */
 export const fedSugarAt = (ledger: Ledger, before: number): number | null =>
-  sugarPours(ledger).findLast(({ at, afterPitch }) => afterPitch && at < before)?.at ?? null;
+  [...sugarPours(ledger).filter(({ afterPitch }) => afterPitch), ...blends(ledger)]
+    .map(({ at }) => at)
+    .filter((at) => at < before)
+    .reduce<number | null>((latest, at) => (latest === null || at > latest ? at : latest), null);
 
 /** When sugar went in after the mead was stabilized; null before. */
 export function sweetenedAt(ledger: Ledger): number | null {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { alcoholByBalance, alcoholByRule } from '@hollow-bell/core/liquid';
+import { BALANCE_ABV_PLUS_MINUS, alcoholByBalance, alcoholByRule } from '@hollow-bell/core/liquid';
 import QuantityField from '../parts/QuantityField.vue';
 import { useAnswer } from '../composables/useAnswer.ts';
 import { useLinked } from '../composables/useLinked.ts';
@@ -34,7 +34,8 @@ const difference = (abv: number, from: number): string => {
     <template v-if="found.answer !== null">
       <div class="pairs" data-test="answer">
         <p>
-          <span>Alcohol, by mass balance</span><b class="big">{{ show('abv', found.answer.balance.abv) }} ± {{ (0.3).toLocaleString() }}</b>
+          <span>Alcohol, by mass balance</span
+          ><b class="big">{{ show('abv', found.answer.balance.abv) }} ± {{ BALANCE_ABV_PLUS_MINUS.toLocaleString() }}</b>
         </p>
         <p v-for="rule in found.answer.rules" :key="rule.name">
           <span

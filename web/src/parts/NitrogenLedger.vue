@@ -29,7 +29,7 @@ const told = computed(() => bars.value.map((bar) => `${bar.label} ${show('mgPerL
       >
     </div>
     <figcaption class="small quiet">
-      <span><i class="bar honey" />honey</span><span><i class="bar organic" />organic, given</span
+      <span><i class="bar honey" />honey and fruit</span><span><i class="bar organic" />organic, given</span
       ><span><i class="bar dap" />ammonium, given</span><span><i class="bar organic ahead" />still to come</span
       ><span><i class="bar late" />too late</span>
     </figcaption>

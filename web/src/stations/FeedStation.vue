@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { AMMONIUM_CUTOFF_ABV, HONEY_NITROGEN, feedingWorkings } from '@hollow-bell/core/feed';
+import { AMMONIUM_CUTOFF_ABV, feedingWorkings, mustNitrogenOf } from '@hollow-bell/core/feed';
 import type { DoseNow } from '@hollow-bell/core/feed';
 import type { EventContent } from '@hollow-bell/core/ledger';
 import { exactly } from '@hollow-bell/core/quantities';
@@ -44,7 +44,7 @@ async function give(dose: DoseNow, organicG: number, dapG: number): Promise<void
       <div class="stack">
         <div v-if="workings !== null" class="needs">
           <FigureValue label="Nitrogen it needs" kind="mgPerL" :figure="exactly(store.feeding.needMgPerL)" :working="workings.need" />
-          <FigureValue label="Honey brings" kind="mgPerL" :figure="{ ...HONEY_NITROGEN }" :working="workings.honey" />
+          <FigureValue label="The must brings" kind="mgPerL" :figure="mustNitrogenOf(store.feeding)" :working="workings.honey" />
           <FigureValue
             label="This plan gives"
             kind="mgPerL"

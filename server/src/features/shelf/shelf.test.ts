@@ -47,6 +47,7 @@ describe('the shelf', () => {
     const item = lot();
     const first = (await put(item)).body;
     await put({ ...item, note: 'set hard' }, first.version);
+    expect((await put({ ...item, note: 'sent twice' })).body.item.note).toBe('set hard');
     const late = await put<ApiError>({ ...item, note: 'runny' }, first.version);
     expect(late.status).toBe(409);
     expect(late.body.message).toMatch(/linden avenue was changed in another window/);

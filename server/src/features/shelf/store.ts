@@ -57,12 +57,13 @@ export function shelfStore(sequelize: Sequelize) {
       return rows.map((row) => shelved(row, taken));
     },
 
-    /** Writes an item, new where `afterVersion` is 0. Repeating a first writing is harmless. */
+    /** Writes an item, new where `afterVersion` is 0. Repeating a first writing answers with the item as it is. */
     put: (item: ShelfItem, afterVersion: number): Promise<Shelved> =>
       sequelize.transaction(async (transaction) => {
         const row = await ShelfRow.findByPk(item.id, { transaction, lock: transaction.LOCK.UPDATE });
         if (row === null) return shelved(await ShelfRow.create({ id: item.id, item, version: 1 }, { transaction }), new Map());
-        if (afterVersion !== row.version && afterVersion !== 0)
+        if (afterVersion === 0) return shelved(row, await takenG());
+        if (afterVersion !== row.version)
           throw new HttpProblem(409, 'stale', `${row.item.name} was changed in another window; look at it before you write over it.`, []);
         await row.update({ item, version: row.version + 1 }, { transaction });
         return shelved(row, await takenG());
