@@ -13,7 +13,7 @@ import SplitDialog from './SplitDialog.vue';
 const store = useBatch();
 const { show } = useReader();
 const { refusal, busy, attempt } = useAttempt();
-const open = ref<'add' | 'blend' | 'split' | null>(null);
+const open = ref<'blend' | 'split' | null>(null);
 const picking = ref(false);
 const added = ref<PlannedIngredient | null>(null);
 

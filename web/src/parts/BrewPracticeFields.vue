@@ -48,7 +48,7 @@ const PITCH = [
       <legend>Money</legend>
       <label class="choice">
         <input
-          class="sign"
+          class="line-input sign"
           maxlength="4"
           aria-label="Sign of your money"
           :value="practice.currency"
@@ -64,11 +64,5 @@ const PITCH = [
 <style scoped>
 .sign {
   width: 64px;
-  height: 36px;
-  border: 0;
-  border-bottom: 1px solid var(--soot-3);
-  background: none;
-  color: inherit;
-  font-size: 16px;
 }
 </style>

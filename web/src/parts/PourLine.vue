@@ -76,7 +76,9 @@ const toggleLock = (): void => emit('change', { lock: props.line.lock === 'free'
       />
     </div>
     <div v-if="open" class="more">
-      <label class="whole"><span class="small quiet">called</span><input :value="line.name" maxlength="60" @change="rename" /></label>
+      <label class="whole"
+        ><span class="small quiet">called</span><input class="line-input" :value="line.name" maxlength="60" @change="rename"
+      /></label>
       <PickList :model-value="line.stage" label="goes in" :options="STAGES" @update:model-value="emit('change', { stage: $event })" />
       <CompositionFields
         :model-value="line.composition"
@@ -162,16 +164,6 @@ const toggleLock = (): void => emit('change', { lock: props.line.lock === 'free'
 
 .whole {
   grid-column: 1 / -1;
-}
-
-.whole input {
-  width: 100%;
-  height: 34px;
-  border: 0;
-  border-bottom: 1px solid var(--soot-3);
-  background: none;
-  color: inherit;
-  font-size: 15px;
 }
 
 .deeds-row {

@@ -18,7 +18,20 @@ import { computed, ref, useId, watch } from 'vue';
 import { usePractice } from '../stores/practice.ts';
 
 export type FieldKind =
-  'mass' | 'smallMass' | 'volume' | 'temp' | 'sg' | 'ph' | 'abv' | 'gPerL' | 'percent' | 'count' | 'money' | 'brix' | 'gPerKg';
+  | 'mass'
+  | 'smallMass'
+  | 'volume'
+  | 'temp'
+  | 'sg'
+  | 'ph'
+  | 'abv'
+  | 'gPerL'
+  | 'percent'
+  | 'count'
+  | 'money'
+  | 'brix'
+  | 'gPerKg'
+  | 'resolution';
 
 const props = defineProps<{ modelValue: number | null; kind: FieldKind; label: string; hideLabel?: boolean; disabled?: boolean }>();
 const emit = defineEmits<{ 'update:modelValue': [value: number | null] }>();
@@ -32,6 +45,7 @@ const PLAIN: Partial<Record<FieldKind, [low: number, high: number, digits: numbe
   money: [0, 100_000, 2, ''],
   brix: [0, 75, 1, '°Bx'],
   gPerKg: [0, 1200, 0, 'g/kg'],
+  resolution: [0, 100, 3, ''],
 };
 
 const house = usePractice();

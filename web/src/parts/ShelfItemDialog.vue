@@ -65,7 +65,7 @@ const setDate = (event: Event): string | null => (event.target as HTMLInputEleme
         :options="LIKE"
         @update:model-value="beLike"
       />
-      <label class="whole"><span class="small quiet">name</span><input v-model="item.name" maxlength="80" /></label>
+      <label class="whole"><span class="small quiet">name</span><input v-model="item.name" class="line-input" maxlength="80" /></label>
       <QuantityField
         :model-value="leftG"
         :kind="isCounted(detail.kind) ? 'count' : detail.kind === 'ingredient' ? 'mass' : 'smallMass'"
@@ -133,7 +133,7 @@ const setDate = (event: Event): string | null => (event.target as HTMLInputEleme
         <QuantityField v-model="detail.gPerTeaspoon" kind="smallMass" label="a level teaspoon holds" />
       </template>
       <label v-else-if="detail.kind === 'chemical'"
-        ><span class="small quiet">used for</span><input v-model="detail.use" maxlength="120"
+        ><span class="small quiet">used for</span><input v-model="detail.use" class="line-input" maxlength="120"
       /></label>
       <template v-else-if="detail.kind === 'vessel'">
         <PickList v-model="detail.shape" label="shape" :options="SHAPES" />
@@ -144,15 +144,22 @@ const setDate = (event: Event): string | null => (event.target as HTMLInputEleme
       <template v-else-if="detail.kind === 'instrument'">
         <PickList v-model="detail.reads" label="reads" :options="READS" />
         <QuantityField v-model="detail.calibrationC" kind="temp" label="marked for" />
+        <QuantityField
+          :model-value="detail.resolution"
+          kind="resolution"
+          label="reads to"
+          @update:model-value="$event !== null && (detail.resolution = $event)"
+        />
         <label
           ><span class="small quiet">last calibrated</span
-          ><input type="date" :value="detail.calibratedOn ?? ''" @change="detail.calibratedOn = setDate($event)"
+          ><input class="line-input" type="date" :value="detail.calibratedOn ?? ''" @change="detail.calibratedOn = setDate($event)"
         /></label>
       </template>
       <label v-if="!isCounted(detail.kind)"
-        ><span class="small quiet">use by</span><input type="date" :value="item.expiresOn ?? ''" @change="item.expiresOn = setDate($event)"
+        ><span class="small quiet">use by</span
+        ><input class="line-input" type="date" :value="item.expiresOn ?? ''" @change="item.expiresOn = setDate($event)"
       /></label>
-      <label class="whole"><span class="small quiet">note</span><input v-model="item.note" maxlength="300" /></label>
+      <label class="whole"><span class="small quiet">note</span><input v-model="item.note" class="line-input" maxlength="300" /></label>
       <p v-if="takenG > 0" class="small quiet whole">Batches have taken {{ show('massG', takenG) }} of it.</p>
       <p v-if="refusal !== ''" class="refusal whole" role="alert">{{ refusal }}</p>
       <div class="deeds whole">
@@ -178,15 +185,5 @@ const setDate = (event: Event): string | null => (event.target as HTMLInputEleme
 label {
   display: grid;
   gap: 2px;
-}
-
-label input {
-  width: 100%;
-  height: 40px;
-  border: 0;
-  border-bottom: 1px solid var(--soot-3);
-  background: none;
-  color: inherit;
-  font-size: 15px;
 }
 </style>

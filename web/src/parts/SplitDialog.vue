@@ -14,7 +14,6 @@ const store = useBatch();
 const shelf = useShelf();
 const { show } = useReader();
 const { refusal, busy, attempt } = useAttempt();
-onMounted(() => shelf.load());
 
 const presentL = computed(() => viewOf(store.ledger)?.volumeL ?? 0);
 const child = (n: number) => ({
@@ -24,6 +23,10 @@ const child = (n: number) => ({
   vessel: shelf.vessels[0]?.name ?? '',
 });
 const children = ref([child(2)]);
+onMounted(async () => {
+  await shelf.load();
+  for (const each of children.value) each.vessel = shelf.vessels[0]?.name ?? '';
+});
 const leftL = computed(() => presentL.value - children.value.reduce((sum, { volumeL }) => sum + (volumeL ?? 0), 0));
 const vessels = computed(() => shelf.vessels.map(({ name }) => ({ value: name, label: name })));
 const addChild = (): void => {
@@ -51,7 +54,7 @@ async function split(): Promise<void> {
     <form class="form" @submit.prevent="split">
       <p class="quiet">Each part becomes a batch of its own and keeps this one’s history.</p>
       <div v-for="each in children" :key="each.id" class="child">
-        <label><span class="small quiet">called</span><input v-model="each.name" maxlength="80" /></label>
+        <label><span class="small quiet">called</span><input v-model="each.name" class="line-input" maxlength="80" /></label>
         <QuantityField v-model="each.volumeL" kind="volume" label="takes" />
         <PickList v-model="each.vessel" label="into" :options="vessels" />
       </div>
@@ -81,15 +84,6 @@ async function split(): Promise<void> {
 label {
   display: grid;
   gap: 2px;
-}
-
-input {
-  height: 40px;
-  border: 0;
-  border-bottom: 1px solid var(--soot-3);
-  background: none;
-  color: inherit;
-  font-size: 15px;
 }
 
 .add {

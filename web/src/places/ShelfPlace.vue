@@ -71,7 +71,7 @@ async function readFile(event: Event): Promise<void> {
       <span class="beside">what batches take is taken off, and given back when an entry is taken back</span>
     </header>
     <div class="tools no-print">
-      <input v-model="sought" type="search" placeholder="Find on the shelf" aria-label="Find on the shelf" />
+      <input v-model="sought" class="line-input" type="search" placeholder="Find on the shelf" aria-label="Find on the shelf" />
       <PickList
         :model-value="'' as ShelfKind"
         label="Add"
@@ -129,14 +129,8 @@ async function readFile(event: Event): Promise<void> {
   padding: 10px 0;
 }
 
-.tools input[type='search'] {
+.tools .line-input {
   width: 220px;
-  height: 38px;
-  border: 0;
-  border-bottom: 1px solid var(--soot-3);
-  background: none;
-  color: inherit;
-  font-size: 15px;
 }
 
 .add {

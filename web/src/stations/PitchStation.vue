@@ -14,10 +14,8 @@ import { useAttempt } from '../composables/useAttempt.ts';
 import { useBrewSheet } from '../composables/useBrewSheet.ts';
 import { useReader } from '../composables/useReader.ts';
 import { useBatch } from '../stores/batch.ts';
-import { usePractice } from '../stores/practice.ts';
 
 const store = useBatch();
-const house = usePractice();
 const { show } = useReader();
 const { refusal, busy, attempt } = useAttempt();
 const { download } = useBrewSheet();
@@ -31,7 +29,10 @@ const PARTS: { part: BrewStep['part']; title: string }[] = [
 ];
 const must = computed(() => store.batch?.plan.must ?? null);
 const figures = computed(() => (must.value === null ? null : predictMust(must.value)));
-const steps = computed(() => (must.value === null || figures.value === null ? [] : brewDay(must.value, figures.value, house.practice)));
+const steps = computed(() => {
+  const plan = store.batch?.plan;
+  return plan === undefined || figures.value === null ? [] : brewDay(plan.must, figures.value, plan.practice);
+});
 const doneAt = computed(() => {
   const done = new Map<string, number>();
   for (const { standing, withdrawn } of store.log) {
