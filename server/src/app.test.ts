@@ -1,3 +1,5 @@
+import { once } from 'node:events';
+import { connect as connectTo } from 'node:net';
 import type { ApiError, Batch, Practice } from '@hollow-bell/contract';
 import { DEFAULT_PRACTICE } from '@hollow-bell/contract';
 import { massImbalanceG } from '@hollow-bell/core/ledger';
@@ -6,6 +8,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { readConfig } from './config.ts';
 import { QueryTypes } from 'sequelize';
 import { migratorOf } from './database/migrate.ts';
+import { startServer } from './main.ts';
 import { loadDemoCellar } from './features/demo/load.ts';
 import { NOW, happened, newBatch, onCluster, pitched, plan, testApp } from './test/server.ts';
 
@@ -131,6 +134,23 @@ describe('records from before fruit', () => {
     expect(found[0]!.ledger).toEqual(whole.ledger);
     await other.app.close();
   });
+});
+
+describe('the server', () => {
+  it('stops although a browser holds a connection open that it never used', async () => {
+    const other = await testApp();
+    const running = await startServer(
+      { host: '127.0.0.1', port: 0, databaseUrl: other.database.url, logLevel: 'silent', requestsPerMinute: 1000 },
+      { demo: false },
+    );
+    const unused = connectTo({ host: '127.0.0.1', port: Number(new URL(running.address).port) });
+    await once(unused, 'connect');
+    const closed = once(unused, 'close');
+    await running.stop();
+    await closed;
+    expect(unused.destroyed).toBe(true);
+    await other.app.close();
+  }, 10_000);
 });
 
 describe('a database that goes away', () => {

@@ -18,3 +18,11 @@ export function liquidColor(names: readonly string[]): string {
   const name = names[0] ?? '';
   return COLORS.find(([pattern]) => pattern.test(name))?.[1] ?? '#d9a03c';
 }
+
+/** Ink that can be read on a color: dark on light ones and on the theme's own, pale on dark ones. */
+export function inkOn(color: string): string {
+  const hex = /^#([0-9a-f]{2})([0-9a-f]{2})([0-9a-f]{2})$/i.exec(color);
+  if (hex === null) return 'var(--soot)';
+  const [red = 0, green = 0, blue = 0] = hex.slice(1).map((part) => Number.parseInt(part, 16));
+  return 0.3 * red + 0.59 * green + 0.11 * blue < 110 ? '#fffdf8' : '#1e2422';
+}

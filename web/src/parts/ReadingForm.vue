@@ -63,7 +63,7 @@ async function save(): Promise<void> {
     <QuantityField v-model="sg" kind="sg" label="hydrometer reads" />
     <QuantityField v-model="tempC" kind="temp" label="sample at" />
     <QuantityField v-model="ph" kind="ph" label="pH, if measured" />
-    <PickList v-model="calibrationC" label="hydrometer marked" :options="CALIBRATIONS" />
+    <PickList v-model="calibrationC" label="marked for" :options="CALIBRATIONS" />
     <el-button type="primary" native-type="submit" :loading="busy" :disabled="sg === null && ph === null && tempC === null"
       >Write it</el-button
     >

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Vessel } from '@hollow-bell/core/vessel';
 import { computed } from 'vue';
+import { inkOn } from '../look/liquidColor.ts';
 import { bandPath, layersOf, outlinePath, sectionDrawing } from './vessel/drawing.ts';
 import type { Layer } from './vessel/drawing.ts';
 
@@ -54,7 +55,9 @@ const radiusThere = computed(() => drawing.value.radiusAt(surface.value) * props
     </g>
     <g v-if="labels" class="labels">
       <template v-for="band in bands" :key="band.label">
-        <text v-if="(band.toCm - band.fromCm) * scale > 15" x="0" :y="y((band.fromCm + band.toCm) / 2) + 4">{{ band.label }}</text>
+        <text v-if="(band.toCm - band.fromCm) * scale > 15" x="0" :fill="inkOn(band.color)" :y="y((band.fromCm + band.toCm) / 2) + 4">
+          {{ band.label }}
+        </text>
       </template>
     </g>
     <slot :y="y" :drawing="drawing" :surface="surface" />
@@ -107,10 +110,5 @@ const radiusThere = computed(() => drawing.value.radiusAt(surface.value) * props
 .labels text {
   font-size: 12px;
   text-anchor: middle;
-  fill: #1e2422;
-  paint-order: stroke;
-  stroke: rgb(255 255 255 / 62%);
-  stroke-width: 3px;
-  stroke-linejoin: round;
 }
 </style>

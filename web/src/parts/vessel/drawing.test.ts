@@ -1,3 +1,4 @@
+import { inkOn } from '../../look/liquidColor.ts';
 import { USUAL_VESSELS } from '@hollow-bell/core/vessel';
 import { describe, expect, it } from 'vitest';
 import { bandPath, layersOf, outlinePath, sectionDrawing } from './drawing.ts';
@@ -59,5 +60,15 @@ describe('what is poured in', () => {
       expect(y).toBeGreaterThanOrEqual(0);
       expect(y).toBeLessThanOrEqual(jug.height + 0.1);
     }
+  });
+});
+
+describe('a label on a liquid', () => {
+  it.each([
+    ['#8f2f45', '#fffdf8'],
+    ['#ecd28a', '#1e2422'],
+    ['var(--water)', 'var(--soot)'],
+  ])('on %s is written in %s', (color, ink) => {
+    expect(inkOn(color)).toBe(ink);
   });
 });
