@@ -65,9 +65,9 @@ export const batchPlanSchema = z.strictObject({ must: mustPlanSchema, practice: 
 export type BatchPlan = z.infer<typeof batchPlanSchema>;
 
 /** The feeding school of a batch, with its cap. */
-export function feedingPracticeOf(plan: BatchPlan): FeedingPractice {
-  const { organicCredit, dapShare, region } = plan.practice;
-  return { organicCredit, dapShare, dapCapGPerL: DAP_CAP_G_PER_L[region] };
+export function feedingPracticeOf({ practice }: Pick<BatchPlan, 'practice'>): FeedingPractice {
+  const { organicCredit, dapShare, region, school, ownHours, organic, ammonium } = practice;
+  return { school, ownHours, organicCredit, ammoniumShare: dapShare, dapCapGPerL: DAP_CAP_G_PER_L[region], organic, ammonium };
 }
 
 const batchName = z.string().trim().min(1, 'A batch needs a name.').max(80, 'A name has at most 80 letters.');

@@ -4,6 +4,13 @@ import { compositionSchema, familySchema, nameSchema as name, ownYeastSchema, st
 
 const massG = z.number().min(0).max(200_000);
 const volumeL = z.number().min(0).max(2000);
+/** A product with less nitrogen than this feeds nothing; one with more is none: urea itself holds 46.6 %. */
+const nitrogen = z.number().min(0).max(0.47);
+
+export const ownNutrientSchema = z.strictObject({ name, ammoniumN: nitrogen, aminoN: nitrogen });
+
+export const NUTRIENT_IDS = ['organic', 'dap', 'complex', 'cutDap', 'noAmmonium', 'rehydration', 'hulls', 'own'] as const;
+
 /** Milliseconds since 1970 UTC, between 2000 and 2200. */
 const momentMs = z.number().int().min(946_684_800_000).max(7_258_118_400_000);
 /** Which lot of the shelf it came from, and which step of the brew day it did. */
@@ -58,7 +65,8 @@ const happenings = [
     'nutrient',
     z.strictObject({
       ...origin,
-      source: z.enum(['organic', 'dap']),
+      source: z.enum(NUTRIENT_IDS),
+      own: ownNutrientSchema.optional(),
       massG: z.number().min(0).max(5000),
       dose: z.number().int().min(1).max(20).optional(),
     }),

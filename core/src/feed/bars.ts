@@ -1,43 +1,46 @@
-import { NUTRIENTS, mixedOf } from '../ledger/index.ts';
-import type { Ledger, NutrientId } from '../ledger/index.ts';
-import type { DoseNow, DoseState } from './progress.ts';
+import { mixedOf } from '../ledger/index.ts';
+import type { Ledger } from '../ledger/index.ts';
+import { HONEY_NITROGEN } from './need.ts';
+import { nitrogenMgPerG, productName } from './products.ts';
+import type { DoseState, FeedingNow } from './progress.ts';
 import type { FeedingPlan } from './schedule.ts';
 
 /** One stretch of the nitrogen drawing, by this school's count, mg N/L. */
 export interface NitrogenBar {
-  kind: 'honey' | NutrientId;
+  kind: 'honey' | 'fruit' | 'amino' | 'ammonium';
   label: string;
   state: DoseState;
   fromMgPerL: number;
   toMgPerL: number;
 }
 
-/** The share of a given nutrient that is still in this liquid: losses took their part with them. */
-function keptShare(ledger: Ledger, source: NutrientId): number {
-  const given = ledger.doses.filter((dose) => dose.source === source).reduce((sum, dose) => sum + dose.massG, 0);
-  const heldMg = source === 'dap' ? ledger.ammoniumNMg : ledger.aminoNMg;
-  return given > 0 ? heldMg / (given * 1000 * (source === 'dap' ? NUTRIENTS.dap.ammoniumN : NUTRIENTS.organic.aminoN)) : 1;
-}
-
-/** What brings the nitrogen, laid end to end: the honey's own, then dose by dose for the volume that is there now. */
-export function nitrogenBars(plan: FeedingPlan, doses: readonly DoseNow[], ledger: Ledger): NitrogenBar[] {
-  const bars: NitrogenBar[] = [{ kind: 'honey', label: 'honey and fruit', state: 'given', fromMgPerL: 0, toMgPerL: plan.creditMgPerL }];
+/** What brings the nitrogen, laid end to end: the must's own, then dose by dose for the volume that is there now. */
+export function nitrogenBars(plan: FeedingPlan, { doses }: FeedingNow, ledger: Ledger): NitrogenBar[] {
   const volumeL = mixedOf(ledger)?.volumeL ?? 0;
-  const add = (dose: DoseNow, kind: NutrientId, grams: number, mgPerG: number): void => {
-    if (grams <= 0 || volumeL <= 0) return;
-    const there = dose.state === 'given' ? grams * keptShare(ledger, kind) : grams;
+  const bars: NitrogenBar[] = [];
+  const add = (kind: NitrogenBar['kind'], label: string, state: DoseState, mgPerL: number): void => {
     const fromMgPerL = bars.at(-1)?.toMgPerL ?? 0;
-    bars.push({
-      kind,
-      label: `dose ${dose.dose.number}, ${NUTRIENTS[kind].name}`,
-      state: dose.state,
-      fromMgPerL,
-      toMgPerL: fromMgPerL + (there * mgPerG) / volumeL,
-    });
+    if (mgPerL > 0) bars.push({ kind, label, state, fromMgPerL, toMgPerL: fromMgPerL + mgPerL });
   };
-  for (const dose of doses) {
-    add(dose, 'organic', dose.organicG, NUTRIENTS.organic.aminoN * 1000 * plan.practice.organicCredit);
-    add(dose, 'dap', dose.dapG, NUTRIENTS.dap.ammoniumN * 1000);
+  if (volumeL <= 0) return [];
+  add('honey', 'honey', 'given', HONEY_NITROGEN.value);
+  add('fruit', 'fruit and juice', 'given', (ledger.broughtAmmoniumNMg + ledger.broughtAminoNMg) / volumeL);
+  const given = { ammonium: sum(ledger, 'ammoniumNMg'), amino: sum(ledger, 'aminoNMg') };
+  const kept = {
+    ammonium: given.ammonium > 0 ? ledger.ammoniumNMg / given.ammonium : 1,
+    amino: given.amino > 0 ? ledger.aminoNMg / given.amino : 1,
+  };
+  for (const { dose, state, parts } of doses) {
+    for (const { product, massG } of parts) {
+      const mgPerG = nitrogenMgPerG(product);
+      for (const kind of ['amino', 'ammonium'] as const) {
+        const credit = kind === 'amino' ? plan.practice.organicCredit : 1;
+        const there = state === 'given' ? kept[kind] : 1;
+        add(kind, `dose ${dose.number}, ${productName(product)}`, state, (massG * there * mgPerG[kind] * credit) / volumeL);
+      }
+    }
   }
   return bars;
 }
+
+const sum = (ledger: Ledger, field: 'ammoniumNMg' | 'aminoNMg'): number => ledger.doses.reduce((total, dose) => total + dose[field], 0);

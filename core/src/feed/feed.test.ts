@@ -3,24 +3,39 @@ import { describe, expect, it } from 'vitest';
 import { eventsAt } from '../ledger/build.ts';
 import { MEAN_HONEY } from '../ingredients/index.ts';
 import { NUTRIENTS, fold, viewOf } from '../ledger/index.ts';
-import type { EventContent } from '../ledger/index.ts';
+import type { EventContent, Ledger } from '../ledger/index.ts';
+import { Refusal } from '../quantities/index.ts';
 import { extractGPerLFromSg } from '../liquid/index.ts';
 import { referenceCases } from '../reference/cases.ts';
 import type { NitrogenDemand } from '../yeast/index.ts';
 import {
-  nitrogenBars,
   DAP_CAP_G_PER_L,
+  FIRST_AMMONIUM_H,
+  SCHOOL_IDS,
+  THIRD_BREAK,
+  countedMgPerG,
   dapWithinCap,
   feedingNow,
   grapeMustNitrogenMgPerL,
+  nitrogenBars,
+  nitrogenMgPerG,
   nitrogenNeedMgPerL,
   nutrientG,
   planFeeding,
 } from './index.ts';
+import type { DoseNow, FeedingPractice, Product, ToFeed } from './index.ts';
 
 const START = Date.UTC(2026, 2, 1, 18);
 const HOUR = 3_600_000;
-const practice = { organicCredit: 1, dapShare: 0.5, dapCapGPerL: DAP_CAP_G_PER_L.us };
+const practice: FeedingPractice = {
+  school: 'clock',
+  ownHours: [24, 48, 72],
+  organicCredit: 1,
+  ammoniumShare: 0.5,
+  dapCapGPerL: DAP_CAP_G_PER_L.us,
+  organic: { source: 'organic' },
+  ammonium: { source: 'dap' },
+};
 const rows: [number, EventContent][] = [
   [0, { kind: 'honey', payload: { name: 'heather', massG: 2050, moisture: MEAN_HONEY.moisture, unfermentable: MEAN_HONEY.unfermentable } }],
   [0, { kind: 'water', payload: { volumeL: 4.6 } }],
@@ -52,88 +67,206 @@ describe('nitrogen arithmetic agrees with the reference values', () => {
   });
 });
 
-describe('the clock plan', () => {
-  it('meets the need, keeps DAP under its cap and gives none at the pitch or in the last dose', () => {
+const toFeed = (sugarGPerL: number, demand: NitrogenDemand = 'high', broughtMgPerL = 0): ToFeed => ({ sugarGPerL, demand, broughtMgPerL });
+const anyDemand = fc.constantFrom<NitrogenDemand>('low', 'medium', 'high');
+const ammoniumProducts: Product[] = [
+  { source: 'dap' },
+  { source: 'complex' },
+  { source: 'cutDap' },
+  { source: 'own', own: { name: 'salt', ammoniumN: 0.12, aminoN: 0.01 } },
+];
+const organicProducts: Product[] = [{ source: 'organic' }, { source: 'noAmmonium' }];
+const anyPractice: fc.Arbitrary<FeedingPractice> = fc.record({
+  school: fc.constantFrom(...SCHOOL_IDS),
+  ownHours: fc.array(fc.integer({ min: 0, max: 200 }), { maxLength: 6 }),
+  organicCredit: fc.constantFrom(1, 2, 3, 4),
+  ammoniumShare: fc.double({ min: 0, max: 1, noNaN: true }),
+  dapCapGPerL: fc.constantFrom(DAP_CAP_G_PER_L.us, DAP_CAP_G_PER_L.eu),
+  organic: fc.constantFrom(...organicProducts),
+  ammonium: fc.constantFrom(...ammoniumProducts),
+});
+const ammoniumMg = (parts: readonly { product: Product; gPerL: number }[]): number =>
+  parts.reduce((sum, { product, gPerL }) => sum + gPerL * nitrogenMgPerG(product).ammonium, 0);
+
+describe('a plan by any school', () => {
+  it('never passes the cap, gives no ammonium to waking yeast or past the break, and meets the need or says what is missing', () => {
     fc.assert(
       fc.property(
-        fc.double({ min: 60, max: 400, noNaN: true }),
-        fc.constantFrom<NitrogenDemand>('low', 'medium', 'high'),
-        fc.double({ min: 0, max: 1, noNaN: true }),
-        fc.constantFrom(1, 3),
-        (sugar, demand, dapShare, organicCredit) => {
-          const plan = planFeeding(sugar, demand, { organicCredit, dapShare, dapCapGPerL: DAP_CAP_G_PER_L.us });
-          const dap = plan.doses.reduce((sum, dose) => sum + dose.dapGPerL, 0);
-          expect(dap).toBeLessThanOrEqual(DAP_CAP_G_PER_L.us + 1e-9);
-          expect(plan.doses.at(-1)!.dapGPerL).toBe(0);
-          expect(Math.min(...plan.doses.map((dose) => dose.clockH))).toBeGreaterThanOrEqual(6);
-          expect(plan.suppliedMgPerL + plan.creditMgPerL).toBeGreaterThanOrEqual(plan.needMgPerL - 1e-6);
+        fc.double({ min: 0, max: 400, noNaN: true }),
+        anyDemand,
+        fc.double({ min: 0, max: 150, noNaN: true }),
+        anyPractice,
+        (sugar, demand, brought, p) => {
+          const plan = planFeeding(toFeed(sugar, demand, brought), p);
+          const total = plan.doses.reduce((sum, dose) => sum + ammoniumMg(dose.parts), 0);
+          expect(total).toBeLessThanOrEqual(p.dapCapGPerL * 1000 * NUTRIENTS.dap.ammoniumN + 1e-6);
+          for (const dose of plan.doses) {
+            if (ammoniumMg(dose.parts) > 0) {
+              expect(dose.clockH).toBeGreaterThanOrEqual(FIRST_AMMONIUM_H);
+              expect(dose.share ?? 0).toBeLessThan(THIRD_BREAK);
+            }
+          }
+          const covered = plan.creditMgPerL + plan.suppliedMgPerL + plan.missingMgPerL;
+          expect(covered).toBeGreaterThanOrEqual(plan.needMgPerL - 1e-6);
+          if (plan.suppliedMgPerL > 0) expect(plan.creditMgPerL + plan.suppliedMgPerL).toBeLessThanOrEqual(plan.needMgPerL + 1e-6);
+          expect(plan.doses.map(({ number }) => number)).toEqual(plan.doses.map((_, i) => i + 1));
         },
       ),
-      { numRuns: 100, seed: 5 },
+      { numRuns: 300, seed: 5 },
     );
   });
 
-  const plan = planFeeding(280, 'high', practice);
+  it.each<[FeedingPractice['school'], number[], number]>([
+    ['none', [], 0],
+    ['upfront', [6], 1],
+    ['equal', [0, 24, 48, 72], 3],
+    ['clock', [24, 48, 72, 168], 3],
+    ['gravity', [12, 60, 108, 168], 3],
+    ['early', [12, 36, 60, 168], 2],
+    ['organic', [24, 48, 72, 168], 0],
+    ['own', [24, 48, 72], 2],
+  ])('%s: comes at its hours, ammonium in as many doses', (school, hours, ammoniumDoses) => {
+    const { doses } = planFeeding(toFeed(250), { ...practice, school });
+    expect(doses.map(({ clockH }) => clockH)).toEqual(hours);
+    expect(doses.filter(({ parts }) => ammoniumMg(parts) > 0)).toHaveLength(ammoniumDoses);
+  });
 
-  it('gives half when half the volume is gone', () => {
+  it('credits what fruit brings, and counts organic nitrogen as the school does', () => {
+    expect(planFeeding(toFeed(250, 'medium', 40), practice).creditMgPerL).toBe(60);
+    const face = planFeeding(toFeed(250), { ...practice, school: 'organic' });
+    const threefold = planFeeding(toFeed(250), { ...practice, school: 'organic', organicCredit: 3 });
+    expect(face.doses[0]!.parts[0]!.gPerL / threefold.doses[0]!.parts[0]!.gPerL).toBeCloseTo(3, 9);
+  });
+
+  it.each([0, 0.8])('refuses a product of %d nitrogen with a sentence', (ammoniumN) => {
+    const ammonium: Product = { source: 'own', own: { name: 'wonder dust', ammoniumN, aminoN: 0 } };
+    expect(() => planFeeding(toFeed(250), { ...practice, ammonium })).toThrow(/wonder dust/);
+    expect(() => planFeeding(toFeed(250), { ...practice, ammonium })).toThrow(Refusal);
+  });
+});
+
+describe('the plan as the must really goes', () => {
+  const plan = planFeeding(toFeed(at().pitch!.sugarGPerL), practice);
+  const doses = (ledger: Ledger, h: number) => feedingNow(plan, ledger, START + h * HOUR).doses;
+  const states = (ledger: Ledger, h: number): string[] => doses(ledger, h).map(({ state }) => state);
+  const gramsOf = ({ parts }: DoseNow): number => parts.reduce((sum, part) => sum + part.massG, 0);
+  const told = (ledger: Ledger, h: number): string =>
+    feedingNow(plan, ledger, START + h * HOUR)
+      .changes.flat()
+      .map((part) => (typeof part === 'string' ? part : part.value.toFixed(2)))
+      .join('');
+  const fed = (dose: number, organicG: number, dapG = 0): EventContent[] => [
+    { kind: 'nutrient', payload: { source: 'organic', massG: organicG, dose } },
+    ...(dapG > 0 ? [{ kind: 'nutrient' as const, payload: { source: 'dap' as const, massG: dapG, dose } }] : []),
+  ];
+  const asPlanned = (number: number): EventContent[] => {
+    const [organicG = 0, dapG = 0] = doses(at(), 1)[number - 1]!.parts.map(({ massG }) => massG);
+    return fed(number, organicG, dapG);
+  };
+
+  it('changes nothing where nothing is new', () => {
+    const now = feedingNow(plan, at(), START + 2 * HOUR);
+    expect(now.changes).toEqual([]);
+    const volumeL = viewOf(at())!.volumeL;
+    for (const [i, dose] of now.doses.entries())
+      expect(gramsOf(dose)).toBeCloseTo(
+        plan.doses[i]!.parts.reduce((sum, { gPerL }) => sum + gPerL * volumeL, 0),
+        6,
+      );
+    expect(feedingNow(plan, at(), START + 20 * HOUR).doses.map(gramsOf)).toEqual(now.doses.map(gramsOf));
+  });
+
+  it('gives half when half the volume is gone, and says so', () => {
     const half = viewOf(at())!.volumeL / 2;
-    const whole = feedingNow(plan, at(), START + 30 * HOUR)[2]!;
-    const left = feedingNow(plan, at([20, { kind: 'removal', payload: { volumeL: half, reason: 'foam' } }]), START + 30 * HOUR)[2]!;
-    expect(left.organicG).toBeCloseTo(whole.organicG / 2, 9);
+    const loss: [number, EventContent] = [20, { kind: 'removal', payload: { volumeL: half, reason: 'foam' } }];
+    doses(at(loss), 22).forEach((dose, i) => expect(gramsOf(dose)).toBeCloseTo(gramsOf(doses(at(), 22)[i]!) / 2, 9));
+    expect(told(at(loss), 22)).toMatch(/gone since the pitch: the doses left are for the/);
+  });
+
+  it('gives the rest as planned after a dose as planned and a loss of both', () => {
+    const rows: [number, EventContent][] = asPlanned(1).map((event) => [25, event]);
+    const before = doses(at(...rows), 26);
+    const after = doses(at(...rows, [26, { kind: 'removal', payload: { volumeL: 1, reason: 'spill' } }]), 27);
+    const share = 1 - 1 / viewOf(at())!.volumeL;
+    for (const i of [1, 2, 3]) expect(gramsOf(after[i]!)).toBeCloseTo(gramsOf(before[i]!) * share, 6);
   });
 
   it('keeps what was given and calls what is due', () => {
-    const ledger = at([25, { kind: 'nutrient', payload: { source: 'organic', massG: 7.7, dose: 1 } }]);
-    const doses = feedingNow(plan, ledger, START + 60 * HOUR);
-    expect(doses.map((dose) => dose.state)).toEqual(['given', 'due', 'ahead', 'ahead']);
-    expect(doses[0]!.organicG).toBe(7.7);
+    const ledger = at(...asPlanned(1).map((event): [number, EventContent] => [25, event]));
+    expect(states(ledger, 60)).toEqual(['given', 'due', 'ahead', 'ahead']);
   });
 
-  it('brings doses forward once a third of the sugar is gone, and ends them at the half', () => {
-    const third = at([40, { kind: 'reading', payload: { sg: 1.061 } }]);
-    expect(feedingNow(plan, third, START + 41 * HOUR).map((dose) => dose.state)).toEqual(['due', 'due', 'due', 'due']);
-    const half = at([40, { kind: 'reading', payload: { sg: 1.02 } }]);
-    expect(feedingNow(plan, half, START + 41 * HOUR).every((dose) => dose.state === 'too late')).toBe(true);
+  it('spreads missed doses over the rest instead of doubling up', () => {
+    expect(states(at(), 50)).toEqual(['missed', 'due', 'ahead', 'ahead']);
+    expect(told(at(), 50)).toContain('Dose 1 was missed');
+    const due = doses(at(), 50)[1]!;
+    expect(gramsOf(due)).toBeGreaterThan(gramsOf(doses(at(), 1)[1]!));
+    expect(gramsOf(due)).toBeLessThanOrEqual(gramsOf(doses(at(), 1)[1]!) * 1.5 + 1e-9);
   });
 
-  it('drops DAP above 9 % vol and says how much', () => {
-    const ledger = at([60, { kind: 'reading', payload: { sg: 1.032 } }]);
-    expect(viewOf(ledger)!.abv).toBeGreaterThan(9);
-    const dose = feedingNow(plan, ledger, START + 61 * HOUR)[0]!;
-    expect(dose.dapG).toBe(0);
-    expect(dose.dapDroppedG).toBeGreaterThan(0);
+  it('brings one dose forward at the third break, drops the rest, and leaves ammonium out', () => {
+    const ledger = at(...asPlanned(1).map((event): [number, EventContent] => [25, event]), [
+      40,
+      { kind: 'reading', payload: { sg: 1.061 } },
+    ]);
+    expect(states(ledger, 41)).toEqual(['given', 'due', 'dropped', 'dropped']);
+    expect(told(ledger, 41)).toMatch(/A third of the sugar was gone 9\.00 before its hour: dose 2 now, dose 3 and 4 dropped/);
+    const [organicPart, dapPart] = doses(ledger, 41)[1]!.parts;
+    expect(organicPart!.massG).toBeGreaterThan(0);
+    expect(dapPart!.massG).toBe(0);
+  });
+
+  it('feeds nothing once half the sugar is gone', () => {
+    expect(states(at([40, { kind: 'reading', payload: { sg: 1.02 } }]), 41)).toEqual(['too late', 'too late', 'too late', 'too late']);
+  });
+
+  it('comes by the sugar where the school goes by the sugar', () => {
+    const bySugar = planFeeding(toFeed(at().pitch!.sugarGPerL), { ...practice, school: 'gravity' });
+    const ledger = at(...fed(1, 5).map((event): [number, EventContent] => [13, event]), [30, { kind: 'reading', payload: { sg: 1.094 } }]);
+    expect(ledger.readings[0]!.shareGone).toBeGreaterThan(1 / 9);
+    expect(feedingNow(bySugar, ledger, START + 31 * HOUR).doses.map(({ state }) => state)).toEqual(['given', 'due', 'ahead', 'ahead']);
   });
 
   it('takes what was given beyond the plan off the doses left, and never passes the need', () => {
     const ledger = at([25, { kind: 'nutrient', payload: { source: 'organic', massG: 22, dose: 1 } }]);
-    const volumeL = viewOf(ledger)!.volumeL;
-    const left = feedingNow(plan, ledger, START + 30 * HOUR).filter((dose) => dose.state !== 'given');
-    const leftMg = left.reduce(
-      (sum, dose) => sum + 1000 * (dose.organicG * NUTRIENTS.organic.aminoN + dose.dapG * NUTRIENTS.dap.ammoniumN),
-      0,
-    );
-    expect(left[0]!.organicG).toBeLessThan(plan.doses[1]!.organicGPerL * volumeL);
-    expect((leftMg + ledger.aminoNMg) / volumeL + plan.creditMgPerL).toBeCloseTo(plan.needMgPerL, 6);
+    const { doses: now, wantedMg } = feedingNow(plan, ledger, START + 30 * HOUR);
+    const leftMg = now
+      .filter(({ state }) => state !== 'given')
+      .flatMap(({ parts }) => parts)
+      .reduce((sum, { product, massG }) => sum + massG * countedMgPerG(product, 1), 0);
+    expect(leftMg).toBeCloseTo(wantedMg, 6);
+    expect(told(ledger, 30)).toContain('More was given than planned');
   });
 
-  it('counts DAP already given, by whatever hand, against the cap', () => {
+  it('wants more when honey goes in after the pitch', () => {
+    const later: EventContent = { ...rows[0]![1], payload: { ...rows[0]![1].payload, massG: 400 } } as EventContent;
+    expect(feedingNow(plan, at([20, later]), START + 21 * HOUR).wantedMg).toBeGreaterThan(
+      feedingNow(plan, at(), START + 21 * HOUR).wantedMg + 300,
+    );
+    expect(told(at([20, later]), 21)).toContain('Sugar went in after the pitch');
+  });
+
+  it('counts ammonium already given, by whatever hand, against the cap', () => {
     const ledger = at([10, { kind: 'nutrient', payload: { source: 'dap', massG: 5 } }]);
-    const doses = feedingNow(plan, ledger, START + 12 * HOUR);
-    const dapG = doses.reduce((sum, dose) => sum + dose.dapG, 0) + 5;
+    const dapG = doses(ledger, 12)
+      .flatMap(({ parts }) => parts)
+      .filter(({ product }) => product.source === 'dap')
+      .reduce((sum, { massG }) => sum + massG, 5);
     expect(dapG).toBeLessThanOrEqual(DAP_CAP_G_PER_L.us * viewOf(ledger)!.volumeL + 1e-9);
   });
 
+  it('says nothing of an empty vessel', () => {
+    expect(feedingNow(plan, fold([]), START)).toEqual({ doses: [], changes: [], wantedMg: 0 });
+  });
+
   it('draws the doses end to end up to the need, also after a loss has taken its part of what was given', () => {
-    const ledger = at(
-      [25, { kind: 'nutrient', payload: { source: 'organic', massG: 12, dose: 1 } }],
-      [25, { kind: 'nutrient', payload: { source: 'dap', massG: 2, dose: 1 } }],
-      [26, { kind: 'removal', payload: { volumeL: 1, reason: 'foam' } }],
-    );
+    const ledger = at(...fed(1, 12, 2).map((event): [number, EventContent] => [25, event]), [
+      26,
+      { kind: 'removal', payload: { volumeL: 1, reason: 'foam' } },
+    ]);
     const bars = nitrogenBars(plan, feedingNow(plan, ledger, START + 30 * HOUR), ledger);
-    bars.slice(1).forEach((bar, i) => {
-      expect(bar.fromMgPerL).toBe(bars[i]!.toMgPerL);
-    });
-    expect(bars.at(-1)!.toMgPerL).toBeLessThanOrEqual(plan.needMgPerL + 1e-6);
+    bars.slice(1).forEach((bar, i) => expect(bar.fromMgPerL).toBe(bars[i]!.toMgPerL));
+    expect(bars.at(-1)!.toMgPerL).toBeLessThanOrEqual((plan.demandMgPerG * ledger.sugarBasisG) / viewOf(ledger)!.volumeL + 1e-6);
     const given = bars
       .filter((bar) => bar.state === 'given' && bar.kind !== 'honey')
       .reduce((sum, bar) => sum + bar.toMgPerL - bar.fromMgPerL, 0);

@@ -1,69 +1,119 @@
-import { NUTRIENTS } from '../ledger/index.ts';
 import type { Ledger } from '../ledger/index.ts';
 import type { Ranged } from '../quantities/index.ts';
 import { yeastOf } from '../yeast/index.ts';
 import type { NitrogenDemand } from '../yeast/index.ts';
-import { HONEY_NITROGEN, nitrogenNeedMgPerL } from './need.ts';
+import { HONEY_NITROGEN, N_PER_SUGAR, nitrogenNeedMgPerL } from './need.ts';
+import { checkProduct, countedMgPerG, nitrogenMgPerG } from './products.ts';
+import type { Product } from './products.ts';
+import { timesOf } from './schools.ts';
+import type { SchoolId } from './schools.ts';
+import { NUTRIENTS } from '../ledger/index.ts';
 
 /** Choices on which makers differ. */
 export interface FeedingPractice {
+  school: SchoolId;
+  /** Hours after the pitch, for the school of one's own. */
+  ownHours: readonly number[];
   /** 1: organic nitrogen at face value; above: amino nitrogen goes further, one school says two to four times. */
   organicCredit: number;
-  /** Share of the need that DAP may cover, 0 to 1. */
-  dapShare: number;
+  /** Share of the need that ammonium may cover, 0 to 1. */
+  ammoniumShare: number;
+  /** The legal cap on DAP; other ammonium products are held to the same nitrogen. */
   dapCapGPerL: number;
+  organic: Product;
+  ammonium: Product;
+}
+
+export interface DosePart {
+  product: Product;
+  gPerL: number;
 }
 
 export interface PlannedDose {
   number: number;
-  /** Hours after the pitch; the last one comes at the third break if that is earlier. */
+  /** Hours after the pitch; earlier once this share of the sugar is gone. */
   clockH: number;
-  atThirdBreak: boolean;
-  organicGPerL: number;
-  dapGPerL: number;
+  share: number | null;
+  parts: DosePart[];
 }
 
 export interface FeedingPlan {
   needMgPerL: number;
+  /** What honey, fruit and juice bring of themselves. */
   creditMgPerL: number;
+  demandMgPerG: number;
   doses: PlannedDose[];
   /** What the doses bring by this school's count. */
   suppliedMgPerL: number;
+  /** What the rules leave uncovered. */
+  missingMgPerL: number;
   practice: FeedingPractice;
 }
 
-/** 24, 48, 72 h and the third break, or day 7 where the break is not seen (one school of timing: by the clock). */
-const CLOCK_H = [24, 48, 72, 168] as const;
-/** Ammonium stops before the third break: the last dose is organic alone. */
-const DAP_DOSES = 3;
+/** What the yeast is to work on. */
+export interface ToFeed {
+  sugarGPerL: number;
+  demand: NitrogenDemand;
+  /** mg N/L that fruit, juice and malt bring. */
+  broughtMgPerL: number;
+}
+
+/** The most of an ammonium product: as much ammonium nitrogen as the cap on DAP allows. */
+export function ammoniumCapGPerL(product: Product, dapCapGPerL: number): number {
+  const { ammonium } = nitrogenMgPerG(product);
+  return ammonium > 0 ? (dapCapGPerL * NUTRIENTS.dap.ammoniumN * 1000) / ammonium : Number.POSITIVE_INFINITY;
+}
 
 /**
- * The clock school's plan per liter of must: organic nutrient in four equal parts, DAP in the first three within its cap.
- * @param sugarGPerL fermentable sugar at the pitch
- * @param broughtMgPerL mg N/L that fruit, juice and malt brought
+ * A school's plan per liter of must: ammonium up to its share and its cap, organic nutrient for the rest, each in equal parts
+ * over the doses in which the school gives it.
+ * @throws Refusal for a product without nitrogen, or with more than there can be
  */
-export function planFeeding(sugarGPerL: number, demand: NitrogenDemand, practice: FeedingPractice, broughtMgPerL = 0): FeedingPlan {
+export function planFeeding({ sugarGPerL, demand, broughtMgPerL }: ToFeed, practice: FeedingPractice): FeedingPlan {
+  const times = timesOf(practice.school, practice.ownHours);
   const creditMgPerL = HONEY_NITROGEN.value + broughtMgPerL;
   const needMgPerL = nitrogenNeedMgPerL(sugarGPerL, demand);
   const toGive = Math.max(0, needMgPerL - creditMgPerL);
-  const dapMgPerG = NUTRIENTS.dap.ammoniumN * 1000;
-  const organicMgPerG = NUTRIENTS.organic.aminoN * 1000 * practice.organicCredit;
-  const dapGPerL = Math.min(practice.dapCapGPerL, (toGive * practice.dapShare) / dapMgPerG);
-  const organicGPerL = (toGive - dapGPerL * dapMgPerG) / organicMgPerG;
-  const doses = CLOCK_H.map((clockH, i) => ({
-    number: i + 1,
-    clockH,
-    atThirdBreak: i === CLOCK_H.length - 1,
-    organicGPerL: organicGPerL / CLOCK_H.length,
-    dapGPerL: i < DAP_DOSES ? dapGPerL / DAP_DOSES : 0,
-  }));
-  return { needMgPerL, creditMgPerL, doses, suppliedMgPerL: dapGPerL * dapMgPerG + organicGPerL * organicMgPerG, practice };
+  const [organicTimes, ammoniumTimes] = [times.filter(({ organic }) => organic), times.filter(({ ammonium }) => ammonium)];
+  const counted = (product: Product): number => countedMgPerG(product, practice.organicCredit);
+  const share = ammoniumTimes.length === 0 ? 0 : organicTimes.length === 0 ? 1 : practice.ammoniumShare;
+  if (share > 0) checkProduct(practice.ammonium);
+  const ammoniumGPerL =
+    share === 0 ? 0 : Math.min(ammoniumCapGPerL(practice.ammonium, practice.dapCapGPerL), (toGive * share) / counted(practice.ammonium));
+  const rest = Math.max(0, toGive - (share === 0 ? 0 : ammoniumGPerL * counted(practice.ammonium)));
+  if (organicTimes.length > 0 && rest > 0) checkProduct(practice.organic);
+  const organicGPerL = organicTimes.length === 0 || rest === 0 ? 0 : rest / counted(practice.organic);
+  const doses = times.map((time, i): PlannedDose => {
+    const parts: DosePart[] = [];
+    if (time.organic && organicGPerL > 0) parts.push({ product: practice.organic, gPerL: organicGPerL / organicTimes.length });
+    if (time.ammonium && ammoniumGPerL > 0) parts.push({ product: practice.ammonium, gPerL: ammoniumGPerL / ammoniumTimes.length });
+    return { number: i + 1, clockH: time.clockH, share: time.share, parts };
+  });
+  const suppliedMgPerL = doses.reduce((sum, dose) => sum + doseMgPerL(dose, practice), 0);
+  return {
+    needMgPerL,
+    creditMgPerL,
+    demandMgPerG: N_PER_SUGAR[demand],
+    doses: doses.filter(({ parts }) => parts.length > 0).map((dose, i) => ({ ...dose, number: i + 1 })),
+    suppliedMgPerL,
+    missingMgPerL: Math.max(0, toGive - suppliedMgPerL),
+    practice,
+  };
+}
+
+/** What a planned dose brings by the school's count, mg N/L. */
+export const doseMgPerL = ({ parts }: PlannedDose, { organicCredit }: FeedingPractice): number =>
+  parts.reduce((sum, { product, gPerL }) => sum + gPerL * countedMgPerG(product, organicCredit), 0);
+
+/** What a pitched batch is to be fed by, or null before the pitch. */
+export function toFeedOf({ pitch }: Ledger): ToFeed | null {
+  return pitch === null ? null : { sugarGPerL: pitch.sugarGPerL, demand: yeastOf(pitch).demand, broughtMgPerL: pitch.broughtNMgPerL };
 }
 
 /** The plan for a batch that is pitched, by the sugar and the yeast it was pitched with; null before. */
 export function feedingPlanOf(ledger: Ledger, practice: FeedingPractice): FeedingPlan | null {
-  const { pitch } = ledger;
-  return pitch === null ? null : planFeeding(pitch.sugarGPerL, yeastOf(pitch).demand, practice, pitch.broughtNMgPerL);
+  const toFeed = toFeedOf(ledger);
+  return toFeed === null ? null : planFeeding(toFeed, practice);
 }
 
 /** Fruit's own nitrogen is known within half of it (our estimate). */

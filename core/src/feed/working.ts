@@ -1,9 +1,9 @@
-import { NUTRIENTS } from '../ledger/index.ts';
 import type { Ledger } from '../ledger/index.ts';
 import { brixFromSg } from '../liquid/index.ts';
 import type { Working } from '../quantities/index.ts';
 import { yeastOf } from '../yeast/index.ts';
 import { HONEY_NITROGEN, N_PER_SUGAR, grapeMustNitrogenMgPerL } from './need.ts';
+import { nitrogenMgPerG, productName } from './products.ts';
 import type { FeedingPlan } from './schedule.ts';
 
 const school = ({ practice }: FeedingPlan): string =>
@@ -20,7 +20,10 @@ export function feedingWorkings(plan: FeedingPlan, pitch: Ledger['pitch']): Feed
   if (pitch === null) return null;
   const { demand } = yeastOf(pitch);
   const grape = grapeMustNitrogenMgPerL(brixFromSg(pitch.sg));
-  const total = (source: 'organicGPerL' | 'dapGPerL'): number => plan.doses.reduce((sum, dose) => sum + dose[source], 0);
+  const products = [plan.practice.organic, plan.practice.ammonium].map((product) => ({
+    product,
+    gPerL: plan.doses.reduce((sum, dose) => sum + dose.parts.reduce((of, part) => of + (part.product === product ? part.gPerL : 0), 0), 0),
+  }));
   return {
     need: {
       formula: 'mg of nitrogen per g of sugar × g of sugar per liter at the pitch',
@@ -40,12 +43,14 @@ export function feedingWorkings(plan: FeedingPlan, pitch: Ledger['pitch']): Feed
       source: 'Usual range of honey musts; fruit by the table of ingredients, its spread our estimate.',
     },
     supply: {
-      formula: 'need − the must’s own; DAP up to its share and cap, organic nutrient for the rest',
+      formula: 'need − the must’s own; ammonium up to its share and cap, organic nutrient for the rest',
       inputs: [
-        { name: 'organic nutrient', shown: `${total('organicGPerL').toFixed(2)} g/L at ${NUTRIENTS.organic.aminoN * 100} % N` },
-        { name: 'DAP', shown: `${total('dapGPerL').toFixed(2)} g/L at ${(NUTRIENTS.dap.ammoniumN * 100).toFixed(1)} % N` },
+        ...products.map(({ product, gPerL }) => ({
+          name: productName(product),
+          shown: `${gPerL.toFixed(2)} g/L, ${(nitrogenMgPerG(product).ammonium + nitrogenMgPerG(product).amino).toFixed(0)} mg N in a gram`,
+        })),
         { name: 'cap on DAP', shown: `${plan.practice.dapCapGPerL.toFixed(2)} g/L` },
-        { name: 'DAP may cover', shown: `${(plan.practice.dapShare * 100).toFixed(0)} %` },
+        { name: 'ammonium may cover', shown: `${(plan.practice.ammoniumShare * 100).toFixed(0)} %` },
       ],
       source: 'N of the salts by stoichiometry, of the organic nutrient by trade figure. Cap: 27 CFR 24.246 (US), Reg. (EU) 2019/934.',
       school: school(plan),

@@ -1,7 +1,7 @@
 import type { Composition, Family, StyleMark } from '../ingredients/index.ts';
 import type { CalibrationC } from '../liquid/index.ts';
 import type { OwnYeast } from '../yeast/index.ts';
-import type { Bottles, Mark, NutrientId, RemovalReason, SulfiteSalt } from './kinds.ts';
+import type { Bottles, Mark, NutrientId, OwnNutrient, RemovalReason, SulfiteSalt } from './kinds.ts';
 import type { Ledger } from './ledger.ts';
 
 /** Which lot of the shelf something was taken from, and which step of the brew day it did. */
@@ -28,7 +28,7 @@ export interface Payloads {
   };
   water: Origin & { volumeL: number };
   yeast: Origin & { yeastId: string; name: string; massG: number; own?: OwnYeast | undefined };
-  nutrient: Origin & { source: NutrientId; massG: number; dose?: number | undefined };
+  nutrient: Origin & { source: NutrientId; massG: number; dose?: number | undefined; own?: OwnNutrient | undefined };
   sulfite: Origin & { salt: SulfiteSalt; massG: number };
   sorbate: Origin & { massG: number };
   /** Pulp lifted or pressed out: its mass as it drips, and which share of all the pulp it was. */

@@ -17,7 +17,7 @@ import { broughtBy, honeySolids } from '../ingredients/index.ts';
 import type { Brought } from '../ingredients/index.ts';
 import { contentsG, emptyLedger, liquidOf, scaleMasses } from './ledger.ts';
 import type { Ledger } from './ledger.ts';
-import { NUTRIENTS, SO2_IN, SORBIC_IN_SORBATE } from './salts.ts';
+import { SO2_IN, SORBIC_IN_SORBATE, nutrientOf } from './salts.ts';
 import { receive } from './transfer.ts';
 import { mixedOf, shareGone } from './view.ts';
 
@@ -206,11 +206,13 @@ function applyEvent(ledger: Ledger, event: StandingEvent, assumptions: Assumptio
       break;
     }
     case 'nutrient': {
-      const { source, massG, dose } = event.payload;
+      const { source, massG, dose, own } = event.payload;
+      const { name, ammoniumN, aminoN } = nutrientOf({ source, own });
+      const [ammoniumNMg, aminoNMg] = [massG * ammoniumN * 1000, massG * aminoN * 1000];
       pourSalt(ledger, massG);
-      ledger.ammoniumNMg += massG * NUTRIENTS[source].ammoniumN * 1000;
-      ledger.aminoNMg += massG * NUTRIENTS[source].aminoN * 1000;
-      ledger.doses.push({ at, source, massG, dose: dose ?? null });
+      ledger.ammoniumNMg += ammoniumNMg;
+      ledger.aminoNMg += aminoNMg;
+      ledger.doses.push({ at, source, name, massG, ammoniumNMg, aminoNMg, dose: dose ?? null });
       break;
     }
     case 'sulfite':

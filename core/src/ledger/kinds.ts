@@ -1,4 +1,11 @@
-export type NutrientId = 'organic' | 'dap';
+/** Kinds of nutrient; `own` is a packet of the maker's with its own figures. */
+export type NutrientId = 'organic' | 'dap' | 'complex' | 'cutDap' | 'noAmmonium' | 'rehydration' | 'hulls' | 'own';
+/** What a packet says of itself, as fractions of its mass. */
+export interface OwnNutrient {
+  name: string;
+  ammoniumN: number;
+  aminoN: number;
+}
 export type SulfiteSalt = 'potassium' | 'sodium';
 export type RemovalReason = 'sample' | 'foam' | 'spill' | 'lees';
 /** What a maker judges by eye or nose; each can be part of a gate or a rule. */

@@ -85,7 +85,15 @@ export interface Ledger {
   transfers: { at: number; batchId: string; name: string; volumeL: number; direction: 'born' | 'in' | 'out' }[];
   /** Grams taken from each lot of the shelf. */
   taken: Record<string, number>;
-  doses: { at: number; source: NutrientId; massG: number; dose: number | null }[];
+  doses: {
+    at: number;
+    source: NutrientId;
+    name: string;
+    massG: number;
+    ammoniumNMg: number;
+    aminoNMg: number;
+    dose: number | null;
+  }[];
   sulfites: { at: number; salt: SulfiteSalt; massG: number }[];
   sorbates: { at: number; massG: number }[];
   marks: Partial<Record<Mark, number>>;

@@ -1,4 +1,4 @@
-import { feedingNow } from '../feed/index.ts';
+import { LEAST_DOSE_G, fedEvent, feedingNow, productName } from '../feed/index.ts';
 import type { FeedingPlan } from '../feed/index.ts';
 import { mixedOf, viewOf } from '../ledger/index.ts';
 import type { EventContent, Ledger } from '../ledger/index.ts';
@@ -36,17 +36,10 @@ const readingAsk = (bell: Bell, dueAt: number, sentence: Sentence, station: Stat
 });
 
 function feedingAsk(ledger: Ledger, feeding: FeedingPlan, now: number): Ask | null {
-  const next = feedingNow(feeding, ledger, now).find((dose) => dose.state === 'due' || dose.state === 'ahead');
-  if (next === undefined || next.organicG + next.dapG <= 0) return null;
-  const parts = [
-    { source: 'organic' as const, massG: next.organicG },
-    { source: 'dap' as const, massG: next.dapG },
-  ].filter((part) => part.massG >= 0.05);
-  const told = parts.flatMap((part, i) => [
-    i === 0 ? '' : ' and ',
-    massG(part.massG),
-    part.source === 'dap' ? ' DAP' : ' organic nutrient',
-  ]);
+  const next = feedingNow(feeding, ledger, now).doses.find((dose) => dose.state === 'due' || dose.state === 'ahead');
+  const parts = next?.parts.filter(({ massG: grams }) => grams >= LEAST_DOSE_G) ?? [];
+  if (next === undefined || parts.length === 0) return null;
+  const told = parts.flatMap(({ product, massG: grams }, i) => [i === 0 ? '' : ' and ', massG(grams), ` ${productName(product)}`]);
   const due = next.state === 'due';
   const dose = next.dose.number;
   return {
@@ -57,10 +50,7 @@ function feedingAsk(ledger: Ledger, feeding: FeedingPlan, now: number): Ask | nu
       : [`Dose ${dose} of ${feeding.doses.length} comes `, when(next.dueAt), ': ', ...told, '.'],
     station: 'feed',
     done: due
-      ? {
-          label: ['Fed ', massG(next.organicG + next.dapG)],
-          events: parts.map((part) => ({ kind: 'nutrient', payload: { ...part, dose } })),
-        }
+      ? { label: ['Fed ', massG(parts.reduce((sum, part) => sum + part.massG, 0))], events: parts.map((part) => fedEvent(part, dose)) }
       : null,
   };
 }

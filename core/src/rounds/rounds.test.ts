@@ -19,7 +19,18 @@ const rows: [number, EventContent][] = [
 const sg = (value: number, tempC = 20): EventContent => ({ kind: 'reading', payload: { sg: value, tempC } });
 const ledger = (...more: [number, EventContent][]) => fold(eventsAt(START, [...rows, ...more]));
 const after = (h: number): number => START + h * HOUR;
-const feeding = planFeeding(270, 'medium', { organicCredit: 1, dapShare: 0.5, dapCapGPerL: 0.96 });
+const feeding = planFeeding(
+  { sugarGPerL: 270, demand: 'medium', broughtMgPerL: 0 },
+  {
+    school: 'clock',
+    ownHours: [],
+    organicCredit: 1,
+    ammoniumShare: 0.5,
+    dapCapGPerL: 0.96,
+    organic: { source: 'organic' },
+    ammonium: { source: 'dap' },
+  },
+);
 const phase = (h: number, ...more: [number, EventContent][]) => stateOf(ledger(...more), after(h)).phase;
 
 describe('the state of a batch', () => {
@@ -137,7 +148,7 @@ describe('a must with fruit', () => {
   it('credits its nitrogen to the feeding', () => {
     const { pitch } = ledger([0.5, fruit]);
     expect(pitch!.broughtNMgPerL).toBeCloseTo(80 / pitch!.volumeL, 6);
-    expect(planFeeding(250, 'medium', feeding.practice, 15).creditMgPerL).toBeCloseTo(35, 9);
+    expect(planFeeding({ sugarGPerL: 250, demand: 'medium', broughtMgPerL: 15 }, feeding.practice).creditMgPerL).toBeCloseTo(35, 9);
   });
 
   it('begins the wait anew when it goes to the yeast late', () => {

@@ -15,8 +15,8 @@ const context: DipContext = {
   plannedDose: {
     dose: 2,
     parts: [
-      { source: 'organic', massG: 1.6 },
-      { source: 'dap', massG: 0.7 },
+      { product: { source: 'organic' }, massG: 1.6 },
+      { product: { source: 'dap' }, massG: 0.7 },
     ],
   },
 };

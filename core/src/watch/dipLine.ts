@@ -1,4 +1,6 @@
 import type { CalibrationC } from '../liquid/index.ts';
+import { fedEvent, productName } from '../feed/index.ts';
+import type { Product } from '../feed/index.ts';
 import { sgFromBrix } from '../liquid/index.ts';
 import type { EventContent, Mark } from '../ledger/index.ts';
 import {
@@ -27,7 +29,7 @@ export interface DipContext {
   calibrationC: CalibrationC;
   pitched: boolean;
   /** What “fed” alone means now: the dose that the plan wants. */
-  plannedDose: { dose: number; parts: { source: 'organic' | 'dap'; massG: number }[] } | null;
+  plannedDose: { dose: number; parts: { product: Product; massG: number }[] } | null;
 }
 
 export interface DipReading {
@@ -72,15 +74,8 @@ function readFed(rest: string, context: DipContext): Omit<DipReading, 'at'> {
   if (rest === '') {
     if (context.plannedDose === null) throw new Refusal('No dose is planned now; say how much of what: “fed 1.6 g organic”.');
     const { dose, parts } = context.plannedDose;
-    const told = parts.flatMap(({ source, massG: grams }, i) => [
-      i === 0 ? ' ' : ' and ',
-      massG(grams),
-      ` ${source === 'dap' ? 'DAP' : 'organic nutrient'}`,
-    ]);
-    return {
-      events: parts.map((part) => ({ kind: 'nutrient', payload: { ...part, dose } })),
-      understood: [`Dose ${dose} given as planned:`, ...told],
-    };
+    const told = parts.flatMap(({ product, massG: grams }, i) => [i === 0 ? ' ' : ' and ', massG(grams), ` ${productName(product)}`]);
+    return { events: parts.map((part) => fedEvent(part, dose)), understood: [`Dose ${dose} given as planned:`, ...told] };
   }
   const match = /^(.*?\d.*?)\s*(organic|dap)?$/.exec(rest);
   const source = match?.[2] === 'dap' ? 'dap' : 'organic';

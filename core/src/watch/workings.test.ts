@@ -23,7 +23,15 @@ const ledger = fold(
 const honey = { moisture: MEAN_HONEY.moisture, unfermentable: MEAN_HONEY.unfermentable };
 const input = { volumeL: 4.5, abv: 12, ph: 3.4, molecularMgPerL: 0.8, salt: 'potassium', region: 'eu', so2MgPerL: 0 } as const;
 const stabilizing = planStabilizing(input);
-const feeding = feedingPlanOf(ledger, { organicCredit: 3, dapShare: 0.5, dapCapGPerL: 1 })!;
+const feeding = feedingPlanOf(ledger, {
+  school: 'clock',
+  ownHours: [],
+  organicCredit: 3,
+  ammoniumShare: 0.5,
+  dapCapGPerL: 1,
+  organic: { source: 'organic' },
+  ammonium: { source: 'dap' },
+})!;
 const feedings = feedingWorkings(feeding, ledger.pitch)!;
 const value = (working: Working, name: string): number => Number.parseFloat(working.inputs.find((given) => given.name === name)!.shown);
 

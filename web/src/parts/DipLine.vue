@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { LEAST_DOSE_G } from '@hollow-bell/core/feed';
 import { GravityRefusal, Refusal, SHOWN_UNITS } from '@hollow-bell/core/quantities';
 import { readDipLine, takeBatchName } from '@hollow-bell/core/watch';
 import type { DipReading } from '@hollow-bell/core/watch';
@@ -23,12 +24,9 @@ const typed = ref('');
 const field = ref<HTMLInputElement | null>(null);
 
 const plannedDose = computed(() => {
-  const next = store.doses.find((dose) => dose.state === 'due' || dose.state === 'ahead');
+  const next = store.feedingNow?.doses.find((dose) => dose.state === 'due' || dose.state === 'ahead');
   if (next === undefined) return null;
-  const parts = [
-    { source: 'organic' as const, massG: next.organicG },
-    { source: 'dap' as const, massG: next.dapG },
-  ].filter((part) => part.massG >= 0.05);
+  const parts = next.parts.filter(({ massG }) => massG >= LEAST_DOSE_G);
   return { dose: next.dose.number, parts };
 });
 

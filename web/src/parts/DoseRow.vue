@@ -1,38 +1,53 @@
 <script setup lang="ts">
-import type { DoseNow } from '@hollow-bell/core/feed';
-import { NUTRIENTS } from '@hollow-bell/core/ledger';
+import { LEAST_DOSE_G, nitrogenMgPerG, productName, teaspoonG } from '@hollow-bell/core/feed';
+import type { DoseNow, PartNow } from '@hollow-bell/core/feed';
 import type { Bell } from '@hollow-bell/core/rounds';
 import { computed, ref } from 'vue';
 import BellMark from './BellMark.vue';
 import QuantityField from './QuantityField.vue';
 import { useReader } from '../composables/useReader.ts';
 
-const props = defineProps<{ dose: DoseNow; of: number; busy: boolean }>();
-const emit = defineEmits<{ give: [organicG: number, dapG: number] }>();
+const props = defineProps<{ dose: DoseNow; busy: boolean; ammoniumIsLate: boolean }>();
+const emit = defineEmits<{ give: [parts: PartNow[]] }>();
 
 const { show } = useReader();
-const BELL: Record<DoseNow['state'], Bell> = { given: 'still', due: 'swinging', ahead: 'muffled', 'too late': 'muffled' };
+const BELL: Record<DoseNow['state'], Bell> = {
+  given: 'still',
+  due: 'swinging',
+  ahead: 'muffled',
+  dropped: 'muffled',
+  missed: 'muffled',
+  'too late': 'muffled',
+};
+const WHY: Partial<Record<DoseNow['state'], string>> = {
+  dropped: ': dropped, the sugar went faster than the clock',
+  missed: ': missed; what it held is spread over the rest',
+  'too late': ': too late to be of use, half the sugar is gone',
+};
 const otherwise = ref(false);
-const organicG = ref<number | null>(null);
-const dapG = ref<number | null>(null);
-const teaspoons = (grams: number, source: 'organic' | 'dap'): string =>
-  `about ${(Math.round((grams / NUTRIENTS[source].gPerTeaspoon) * 4) / 4).toLocaleString()} tsp`;
-const parts = computed(() =>
-  [
-    { source: 'organic' as const, grams: props.dose.organicG },
-    { source: 'dap' as const, grams: props.dose.dapG },
-  ].filter((part) => part.grams >= 0.05),
-);
+const amounts = ref<(number | null)[]>([]);
+const teaspoons = ({ product, massG }: PartNow): string =>
+  `about ${(Math.round((massG / teaspoonG(product)) * 4) / 4).toLocaleString()} tsp`;
+const isOpen = computed(() => props.dose.state === 'due' || props.dose.state === 'ahead');
+const parts = computed(() => props.dose.parts.filter(({ massG }) => massG >= LEAST_DOSE_G));
+const leftOutG = computed(() => props.dose.parts.reduce((sum, part) => sum + part.leftOutG, 0));
+const totalG = computed(() => parts.value.reduce((sum, { massG }) => sum + massG, 0));
 const rounded = (grams: number): number => Math.round(grams * 10) / 10;
+const givesLateAmmonium = computed(
+  () =>
+    props.ammoniumIsLate && props.dose.parts.some(({ product }, i) => nitrogenMgPerG(product).ammonium > 0 && (amounts.value[i] ?? 0) > 0),
+);
 
 function begin(): void {
-  organicG.value = rounded(props.dose.organicG);
-  dapG.value = rounded(props.dose.dapG);
+  amounts.value = props.dose.parts.map(({ massG }) => rounded(massG));
   otherwise.value = true;
 }
 
-function give(organic: number, dap: number): void {
-  emit('give', rounded(organic), rounded(dap));
+function give(grams: readonly (number | null)[]): void {
+  emit(
+    'give',
+    props.dose.parts.map((part, i) => ({ ...part, massG: rounded(grams[i] ?? 0) })),
+  );
   otherwise.value = false;
 }
 </script>
@@ -41,31 +56,47 @@ function give(organic: number, dap: number): void {
   <li class="dose" :data-dose="dose.dose.number" :data-state="dose.state">
     <BellMark :bell="BELL[dose.state]" />
     <span class="quiet"
-      >{{ dose.state === 'given' ? 'given' : dose.dose.atThirdBreak && dose.state === 'ahead' ? 'third break, at the latest' : '' }}
+      >{{ dose.state === 'given' ? 'given' : dose.dose.share !== null && dose.state === 'ahead' ? 'by the sugar, at the latest' : '' }}
       {{ show('when', dose.dueAt) }}</span
     >
     <span class="what">
       <b>Dose {{ dose.dose.number }}</b>
-      <template v-for="(part, i) in parts" :key="part.source"
-        >{{ i === 0 ? ': ' : ' and ' }}<b>{{ show('massG', part.grams) }}</b> {{ NUTRIENTS[part.source].name }}
-        <span v-if="dose.state !== 'given'" class="small quiet">({{ teaspoons(part.grams, part.source) }})</span></template
-      >
-      <span v-if="dose.state === 'too late'" class="quiet">: too late to be of use, half the sugar is gone</span>
-      <span v-else-if="dose.dapDroppedG >= 0.05" class="quiet"
-        >; {{ show('massG', dose.dapDroppedG) }} DAP left out: above 9 % vol or over its cap</span
+      <template v-if="dose.state !== 'dropped' && dose.state !== 'missed'">
+        <template v-for="(part, i) in parts" :key="i"
+          >{{ i === 0 ? ': ' : ' and ' }}<b>{{ show('massG', part.massG) }}</b> {{ productName(part.product) }}
+          <span v-if="isOpen" class="small quiet">({{ teaspoons(part) }})</span></template
+        >
+      </template>
+      <span v-if="WHY[dose.state] !== undefined" class="quiet">{{ WHY[dose.state] }}</span>
+      <span v-else-if="isOpen && leftOutG >= LEAST_DOSE_G" class="quiet"
+        >; {{ show('massG', leftOutG) }} ammonium left out: late, or over its cap</span
       >
     </span>
-    <span v-if="dose.state === 'due' || dose.state === 'ahead'" class="deeds">
-      <el-button :type="dose.state === 'due' ? 'primary' : 'default'" :loading="busy" @click="give(dose.organicG, dose.dapG)"
-        >Fed {{ show('massG', dose.organicG + dose.dapG) }}</el-button
+    <span v-if="isOpen" class="deeds">
+      <el-button
+        v-if="totalG >= LEAST_DOSE_G"
+        :type="dose.state === 'due' ? 'primary' : 'default'"
+        :loading="busy"
+        @click="give(dose.parts.map(({ massG }) => massG))"
+        >Fed {{ show('massG', totalG) }}</el-button
       >
       <el-button @click="begin">Otherwise</el-button>
     </span>
-    <form v-if="otherwise" class="other" @submit.prevent="give(organicG ?? 0, dapG ?? 0)">
-      <QuantityField v-model="organicG" kind="smallMass" label="organic nutrient" />
-      <QuantityField v-model="dapG" kind="smallMass" label="DAP" />
-      <el-button type="primary" native-type="submit" :disabled="(organicG ?? 0) + (dapG ?? 0) <= 0">Given so</el-button>
+    <form v-if="otherwise" class="other" @submit.prevent="give(amounts)">
+      <QuantityField
+        v-for="(part, i) in dose.parts"
+        :key="i"
+        :model-value="amounts[i] ?? null"
+        kind="smallMass"
+        :label="productName(part.product)"
+        @update:model-value="amounts[i] = $event"
+      />
+      <el-button type="primary" native-type="submit" :disabled="amounts.every((grams) => (grams ?? 0) <= 0)">Given so</el-button>
       <el-button @click="otherwise = false">Not now</el-button>
+      <p v-if="givesLateAmmonium" class="refusal">
+        Ammonium is hardly taken up any more: it stays as a salty taste and feeds what spoils mead. If it is in, write it; if not, leave it
+        out.
+      </p>
     </form>
   </li>
 </template>
@@ -87,6 +118,10 @@ function give(organic: number, dap: number): void {
   flex-wrap: wrap;
   align-items: end;
   gap: 12px;
+}
+
+.other .refusal {
+  flex-basis: 100%;
 }
 
 @media (max-width: 720px) {

@@ -1,14 +1,14 @@
 <script setup lang="ts">
-import type { DoseNow, FeedingPlan } from '@hollow-bell/core/feed';
+import type { FeedingNow, FeedingPlan } from '@hollow-bell/core/feed';
 import { nitrogenBars } from '@hollow-bell/core/feed';
 import type { Ledger } from '@hollow-bell/core/ledger';
 import { computed } from 'vue';
 import { useReader } from '../composables/useReader.ts';
 
-const props = defineProps<{ feeding: FeedingPlan; doses: DoseNow[]; ledger: Ledger }>();
+const props = defineProps<{ feeding: FeedingPlan; now: FeedingNow; ledger: Ledger }>();
 
 const { show } = useReader();
-const bars = computed(() => nitrogenBars(props.feeding, props.doses, props.ledger));
+const bars = computed(() => nitrogenBars(props.feeding, props.now, props.ledger));
 const full = computed(() => Math.max(props.feeding.needMgPerL, bars.value.at(-1)?.toMgPerL ?? 0) * 1.04);
 const x = (mg: number): number => (100 * mg) / full.value;
 const told = computed(() => bars.value.map((bar) => `${bar.label} ${show('mgPerL', bar.toMgPerL - bar.fromMgPerL)}`).join(', '));
@@ -20,7 +20,11 @@ const told = computed(() => bars.value.map((bar) => `${bar.label} ${show('mgPerL
       <span
         v-for="bar in bars"
         :key="`${bar.label} ${bar.fromMgPerL}`"
-        :class="['bar', bar.kind, { ahead: bar.state === 'ahead' || bar.state === 'due', late: bar.state === 'too late' }]"
+        :class="[
+          'bar',
+          bar.kind,
+          { ahead: bar.state === 'ahead' || bar.state === 'due', late: ['too late', 'dropped', 'missed'].includes(bar.state) },
+        ]"
         :style="{ left: `${x(bar.fromMgPerL)}%`, width: `${x(bar.toMgPerL - bar.fromMgPerL)}%` }"
         :title="bar.label"
       />
@@ -29,9 +33,9 @@ const told = computed(() => bars.value.map((bar) => `${bar.label} ${show('mgPerL
       >
     </div>
     <figcaption class="small quiet">
-      <span><i class="bar honey" />honey and fruit</span><span><i class="bar organic" />organic, given</span
-      ><span><i class="bar dap" />ammonium, given</span><span><i class="bar organic ahead" />still to come</span
-      ><span><i class="bar late" />too late</span>
+      <span><i class="bar honey" />honey</span><span><i class="bar fruit" />fruit</span><span><i class="bar amino" />amino, given</span
+      ><span><i class="bar ammonium" />ammonium, given</span><span><i class="bar amino ahead" />still to come</span
+      ><span><i class="bar late" />not any more</span>
     </figcaption>
   </figure>
 </template>
@@ -63,7 +67,11 @@ const told = computed(() => bars.value.map((bar) => `${bar.label} ${show('mgPerL
   background: #d9a03c;
 }
 
-.dap {
+.fruit {
+  background: #8f2f45;
+}
+
+.ammonium {
   background: var(--bronze);
 }
 

@@ -1,5 +1,5 @@
 import type { BatchEvent, StandingEvent } from '@hollow-bell/core/ledger';
-import { NUTRIENTS } from '@hollow-bell/core/ledger';
+import { nutrientOf } from '@hollow-bell/core/ledger';
 import { gravity, massG, phValue, say, tempC, volumeL } from '@hollow-bell/core/quantities';
 import type { Sentence } from '@hollow-bell/core/quantities';
 
@@ -35,7 +35,7 @@ export function eventSentence(event: BatchEvent): Sentence {
     case 'yeast':
       return say`pitched ${massG(event.payload.massG)} ${event.payload.name}`;
     case 'nutrient':
-      return say`fed ${massG(event.payload.massG)} ${NUTRIENTS[event.payload.source].name}`;
+      return say`fed ${massG(event.payload.massG)} ${nutrientOf(event.payload).name}`;
     case 'sulfite':
       return say`${massG(event.payload.massG)} ${event.payload.salt} metabisulfite`;
     case 'sorbate':

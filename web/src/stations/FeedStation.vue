@@ -1,15 +1,19 @@
 <script setup lang="ts">
-import { AMMONIUM_CUTOFF_ABV, feedingWorkings, mustNitrogenOf } from '@hollow-bell/core/feed';
-import type { DoseNow } from '@hollow-bell/core/feed';
-import type { EventContent } from '@hollow-bell/core/ledger';
+import type { Practice } from '@hollow-bell/contract';
+import { AMMONIUM_CUTOFF_ABV, LEAST_DOSE_G, fedEvent, feedingWorkings, mustNitrogenOf } from '@hollow-bell/core/feed';
+import type { DoseNow, PartNow } from '@hollow-bell/core/feed';
 import { exactly } from '@hollow-bell/core/quantities';
 import { yeastOf } from '@hollow-bell/core/yeast';
 import { computed, ref } from 'vue';
+import { api } from '../api/client.ts';
 import BatchLog from '../parts/BatchLog.vue';
 import BenchHead from '../parts/BenchHead.vue';
 import DoseRow from '../parts/DoseRow.vue';
 import FigureValue from '../parts/FigureValue.vue';
 import NitrogenLedger from '../parts/NitrogenLedger.vue';
+import SchoolFields from '../parts/SchoolFields.vue';
+import SchoolTable from '../parts/SchoolTable.vue';
+import SentenceText from '../parts/SentenceText.vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
 import { useBatch } from '../stores/batch.ts';
@@ -20,18 +24,33 @@ const { refusal, attempt } = useAttempt();
 const giving = ref<number | null>(null);
 const yeast = computed(() => (store.ledger.pitch === null ? null : yeastOf(store.ledger.pitch)));
 const workings = computed(() => (store.feeding === null ? null : feedingWorkings(store.feeding, store.ledger.pitch)));
+const brought = computed(() => {
+  const fruit = store.ledger.pitch?.broughtNMgPerL ?? 0;
+  /** Fruit's own nitrogen is known within half of it (our estimate). */
+  return { value: HONEY_NITROGEN.value + fruit, low: HONEY_NITROGEN.low + fruit * 0.5, high: HONEY_NITROGEN.high + fruit * 1.5 };
+});
+const ammoniumIsLate = computed(() => (store.view?.abv ?? 0) >= AMMONIUM_CUTOFF_ABV);
 
-async function give(dose: DoseNow, organicG: number, dapG: number): Promise<void> {
-  const number = dose.dose.number;
-  const events: EventContent[] = [
-    { source: 'organic' as const, massG: organicG },
-    { source: 'dap' as const, massG: dapG },
-  ]
-    .filter(({ massG }) => massG > 0)
-    .map((part) => ({ kind: 'nutrient', payload: { ...part, dose: number } }));
+async function give(dose: DoseNow, parts: PartNow[]): Promise<void> {
+  const { number } = dose.dose;
+  const given = parts.filter(({ massG }) => massG >= LEAST_DOSE_G);
+  const totalG = given.reduce((sum, { massG }) => sum + massG, 0);
   giving.value = number;
-  await attempt(() => store.write(events, `dose ${number}, ${show('massG', organicG + dapG)}`));
+  await attempt(() =>
+    store.write(
+      given.map((part) => fedEvent(part, number)),
+      `dose ${number}, ${show('massG', totalG)}`,
+    ),
+  );
   giving.value = null;
+}
+
+/** The schools of this batch alone; the house keeps its own. */
+function feedBy(practice: Practice): Promise<boolean> {
+  return attempt(async () => {
+    const { batch } = store;
+    if (batch !== null) store.batch = await api.replan(batch.id, batch.planVersion, { ...batch.plan, practice });
+  });
 }
 </script>
 
@@ -53,23 +72,36 @@ async function give(dose: DoseNow, organicG: number, dapG: number): Promise<void
             :note="workings.supply.school ?? ''"
           />
         </div>
-        <NitrogenLedger :feeding="store.feeding" :doses="store.doses" :ledger="store.ledger" />
+        <NitrogenLedger v-if="store.feedingNow !== null" :feeding="store.feeding" :now="store.feedingNow" :ledger="store.ledger" />
+        <ul v-if="(store.feedingNow?.changes.length ?? 0) > 0" class="changes" data-test="changes">
+          <li v-for="(change, i) in store.feedingNow?.changes" :key="i"><SentenceText :sentence="change" /></li>
+        </ul>
         <ul class="rule-top" aria-label="Doses">
           <DoseRow
-            v-for="dose in store.doses"
+            v-for="dose in store.feedingNow?.doses"
             :key="dose.dose.number"
             :dose="dose"
-            :of="store.doses.length"
             :busy="giving === dose.dose.number"
-            @give="(organicG, dapG) => give(dose, organicG, dapG)"
+            :ammonium-is-late="ammoniumIsLate"
+            @give="give(dose, $event)"
           />
         </ul>
+        <p v-if="store.feeding.doses.length === 0" class="quiet">This school feeds nothing; what the must brings has to do.</p>
+        <p v-if="store.feeding.missingMgPerL > 0.5" class="caution">
+          {{ show('mgPerL', store.feeding.missingMgPerL) }} stay uncovered: within its caps this school cannot give more.
+        </p>
         <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
         <p class="caution">
           Degas slowly before every dose: powder gives the gas a place to form, and the must erupts. No ammonium while rehydrating, and none
           above {{ AMMONIUM_CUTOFF_ABV }} % vol: it stays as a salty taste and feeds what spoils mead. DAP cut with urea leaves off-flavors;
           ask before you buy.
         </p>
+        <h2>How this batch is fed</h2>
+        <SchoolFields v-if="store.batch !== null" :model-value="store.batch.plan.practice" @update:model-value="feedBy" />
+        <details v-if="store.batch !== null && store.ledger.pitch !== null" class="side">
+          <summary>Three schools side by side on this must</summary>
+          <SchoolTable :ledger="store.ledger" :practice="store.batch.plan.practice" :must="store.batch.plan.must" />
+        </details>
       </div>
       <BatchLog />
     </div>
@@ -92,6 +124,19 @@ async function give(dose: DoseNow, organicG: number, dapG: number): Promise<void
 .needs :deep(.value),
 .needs :deep(.range) {
   text-align: left;
+}
+
+.changes {
+  display: grid;
+  gap: 4px;
+  padding-left: 10px;
+  border-left: 3px solid var(--wax-fill);
+}
+
+summary {
+  padding: 4px 0 8px;
+  color: var(--bronze);
+  cursor: pointer;
 }
 
 .none {

@@ -111,7 +111,7 @@ export const useBatch = defineStore('batch', () => {
     figures: computed(() => ledgerFigures(events.value)),
     log: computed<LogEntry[]>(() => logOf(events.value).toReversed()),
     feeding,
-    doses: computed(() => (feeding.value === null ? [] : feedingNow(feeding.value, ledger.value, now.value))),
+    feedingNow: computed(() => (feeding.value === null ? null : feedingNow(feeding.value, ledger.value, now.value))),
     state: computed(() => stateOf(ledger.value, now.value)),
     end: computed(() => expectedEnd(ledger.value)),
     gates: computed(() => gatesOf(ledger.value, now.value)),

@@ -1,0 +1,52 @@
+import { describe, expect, it } from 'vitest';
+import { DAP_CAP_G_PER_L, SCHOOL_IDS, compareSchools, planFeeding, productCaution, usualBreakH } from './index.ts';
+import type { FeedingPractice } from './index.ts';
+
+const practice: FeedingPractice = {
+  school: 'clock',
+  ownHours: [24, 200],
+  organicCredit: 1,
+  ammoniumShare: 0.5,
+  dapCapGPerL: DAP_CAP_G_PER_L.eu,
+  organic: { source: 'organic', pricePerKg: 60 },
+  ammonium: { source: 'dap', pricePerKg: 20 },
+};
+const must = { sugarGPerL: 250, demand: 'medium', broughtMgPerL: 0 } as const;
+const outcomes = compareSchools(must, practice, SCHOOL_IDS, { breakH: 72, abvDry: 14 });
+const of = (school: string) => outcomes.find((outcome) => outcome.school === school)!;
+
+describe('schools side by side', () => {
+  it('each ends where its own plan ends, and is visited as often as it has doses', () => {
+    for (const outcome of outcomes) {
+      const plan = planFeeding(must, { ...practice, school: outcome.school });
+      expect(outcome.visits).toBe(plan.doses.length);
+      expect(outcome.steps.at(-1)?.mgPerL ?? plan.creditMgPerL).toBeCloseTo(plan.creditMgPerL + plan.suppliedMgPerL, 6);
+    }
+  });
+
+  it('costs what its grams cost', () => {
+    // Need 225 − 20 = 205 mg/L. Organic alone: 205 / 40 = 5.125 g/L at 60 a kilogram = 0.3075.
+    expect(of('organic').costPerL).toBeCloseTo(0.3075, 6);
+    // Half from DAP: 102.5 / 212.1 = 0.4833 g/L at 20 = 0.00967, and 2.5625 g/L organic = 0.15375.
+    expect(of('clock').costPerL).toBeCloseTo(0.16342, 4);
+    expect(of('none')).toMatchObject({ visits: 0, costPerL: 0, missingMgPerL: expect.closeTo(205, 6) as number });
+  });
+
+  it('says what comes too late', () => {
+    expect(of('upfront').lateMgPerL).toBe(0);
+    expect(of('clock').lateMgPerL).toBe(0);
+    // Half the sugar is gone after 72 × ln 2 / ln 1.5 = 123 h; the second of one's own hours, day 8, is beyond.
+    expect(of('own').lateMgPerL).toBeCloseTo(51.25, 2);
+    const fast = compareSchools(must, practice, ['clock'], { breakH: 24, abvDry: 18 })[0]!;
+    expect(fast.lateMgPerL).toBeGreaterThan(50);
+  });
+
+  it('expects a cold must to take its time', () => {
+    expect(usualBreakH(10)).toBeCloseTo(2 * usualBreakH(20), 9);
+  });
+
+  it('warns of urea', () => {
+    expect(productCaution({ source: 'cutDap' })).toMatch(/Urea/);
+    expect(productCaution({ source: 'organic' })).toBeNull();
+  });
+});
