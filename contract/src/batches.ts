@@ -66,8 +66,8 @@ export type BatchPlan = z.infer<typeof batchPlanSchema>;
 
 /** The feeding school of a batch, with its cap. */
 export function feedingPracticeOf({ practice }: Pick<BatchPlan, 'practice'>): FeedingPractice {
-  const { organicCredit, dapShare, region, school, ownHours, organic, ammonium } = practice;
-  return { school, ownHours, organicCredit, ammoniumShare: dapShare, dapCapGPerL: DAP_CAP_G_PER_L[region], organic, ammonium };
+  const { dapShare, region, school, ownHours, setDoses, organicCredit, organic, ammonium } = practice;
+  return { school, ownHours, setDoses, organicCredit, ammoniumShare: dapShare, dapCapGPerL: DAP_CAP_G_PER_L[region], organic, ammonium };
 }
 
 const batchName = z.string().trim().min(1, 'A batch needs a name.').max(80, 'A name has at most 80 letters.');

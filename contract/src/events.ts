@@ -72,6 +72,7 @@ const happenings = [
     }),
   ),
   of('sulfite', z.strictObject({ ...origin, salt: z.enum(['potassium', 'sodium']), massG: z.number().min(0).max(1000) })),
+  of('base', z.strictObject({ ...origin, salt: z.enum(['carbonate', 'bicarbonate']), massG: z.number().min(0).max(2000) })),
   of('sorbate', z.strictObject({ ...origin, massG: z.number().min(0).max(1000) })),
   of('strain', z.strictObject({ massG, share: z.number().min(0).max(1), step: origin.step })),
   of('transferIn', z.strictObject({ fromBatchId: z.uuid(), fromName: name, volumeL, parcel: ledgerSchema })),

@@ -56,6 +56,6 @@ export const ownYeastSchema = z.strictObject({
     .refine(({ low, value, high }) => low <= value && value <= high, 'The tolerance must lie between its own low and high ends.')
     .optional(),
   tempC: z.strictObject({ low: z.number().min(0).max(40), high: z.number().min(0).max(45) }).optional(),
-  demand: z.enum(['low', 'medium', 'high']).optional(),
+  demand: z.enum(['low', 'medium', 'high', 'unknown']).optional(),
   phFloor: z.number().min(2.5).max(4).optional(),
 });

@@ -1,5 +1,6 @@
-import { SCHOOL_IDS } from '@hollow-bell/core/feed';
+import { DAP_CAP_G_PER_L, SCHOOL_IDS, checkDoses, checkProduct } from '@hollow-bell/core/feed';
 import type { Product, SchoolId } from '@hollow-bell/core/feed';
+import { Refusal } from '@hollow-bell/core/quantities';
 import { z } from 'zod';
 import { NUTRIENT_IDS, ownNutrientSchema } from './events.ts';
 import type { Same } from './events.ts';
@@ -10,11 +11,18 @@ export const productSchema = z.strictObject({
   lotId: z.uuid().optional(),
   gPerTeaspoon: z.number().min(0.5).max(12).optional(),
   pricePerKg: z.number().min(0).max(100_000).optional(),
+  capGPerL: z.number().positive().max(20).optional(),
 });
 export const productMatchesCore: Same<z.infer<typeof productSchema>, Product> = true;
 
+const setDoseSchema = z.strictObject({
+  clockH: z.number().min(0).max(720),
+  share: z.number().min(0).max(1).nullable(),
+  parts: z.array(z.strictObject({ product: productSchema, gPerL: z.number().min(0).max(20) })).max(10),
+});
+
 /** The maker's units and schools, set once and overridable per batch. */
-export const practiceSchema = z.strictObject({
+const practiceFields = z.strictObject({
   units: z.enum(['metric', 'us', 'uk']),
   region: z.enum(['us', 'eu']),
   /** 1: organic nitrogen at face value; 3: the school that counts it threefold. */
@@ -23,6 +31,8 @@ export const practiceSchema = z.strictObject({
   school: z.enum(SCHOOL_IDS as [SchoolId, ...SchoolId[]]),
   /** Hours after the pitch, for the school of one's own. */
   ownHours: z.array(z.number().min(0).max(720)).max(10),
+  /** What was worked out from the shelf for one must. */
+  setDoses: z.array(setDoseSchema).max(10),
   organic: productSchema,
   ammonium: productSchema,
   roomTempC: z.number().min(0).max(45),
@@ -37,6 +47,18 @@ export const practiceSchema = z.strictObject({
   currency: z.string().trim().min(1).max(4),
 });
 
+/** A practice whose products can feed and whose worked-out doses keep to the rules. */
+export const practiceSchema = practiceFields.superRefine(({ organic, ammonium, school, setDoses, region }, context) => {
+  try {
+    checkProduct(organic);
+    checkProduct(ammonium);
+    if (school === 'set') checkDoses(setDoses, { dapCapGPerL: DAP_CAP_G_PER_L[region] });
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error;
+    context.addIssue({ code: 'custom', message: error.message });
+  }
+});
+
 /** What practices had before makers could choose it; older records are read with it. */
 export const PRACTICE_SINCE_MUST = { fruit: 'sulfite', pecticEnzyme: true, mustSulfite: false, pitch: 'rehydrate', currency: '€' } as const;
 
@@ -44,6 +66,7 @@ export const PRACTICE_SINCE_MUST = { fruit: 'sulfite', pecticEnzyme: true, mustS
 export const PRACTICE_SINCE_FEEDING = {
   school: 'clock',
   ownHours: [24, 48, 72],
+  setDoses: [],
   organic: { source: 'organic' },
   ammonium: { source: 'dap' },
 } satisfies Partial<Practice>;

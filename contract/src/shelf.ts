@@ -31,6 +31,8 @@ const detailSchema = z.union([
       ammoniumN: z.number().min(0).max(0.47),
       aminoN: z.number().min(0).max(0.2),
       gPerTeaspoon: z.number().min(0.5).max(12),
+      /** The most that the packet allows, g/L over the whole feeding. */
+      capGPerL: z.number().positive().max(20).optional(),
     })
     .refine(({ ammoniumN, aminoN }) => ammoniumN + aminoN <= 0.47, 'No nutrient holds more nitrogen than urea, 47 %.'),
   z.strictObject({ kind: z.literal('chemical'), use: z.string().trim().max(120) }),

@@ -5,6 +5,7 @@ import type { FeedingPractice } from './index.ts';
 const practice: FeedingPractice = {
   school: 'clock',
   ownHours: [24, 200],
+  setDoses: [],
   organicCredit: 1,
   ammoniumShare: 0.5,
   dapCapGPerL: DAP_CAP_G_PER_L.eu,

@@ -2,16 +2,10 @@ import { NUTRIENTS } from '../ledger/index.ts';
 import { countedMgPerG, nitrogenMgPerG } from './products.ts';
 import type { Product } from './products.ts';
 import { AMMONIUM_CUTOFF_ABV } from './progress.ts';
-import { doseMgPerL, planFeeding } from './schedule.ts';
+import { hourAtShare } from './pace.ts';
+import { doseMgPerL, planFeeding, totalsOf } from './schedule.ts';
 import type { FeedingPractice, PlannedDose, ToFeed } from './schedule.ts';
-import { THIRD_BREAK } from './schools.ts';
 import type { SchoolId } from './schools.ts';
-
-/** How fast a must usually goes: a third of its sugar gone after three days at 20 °C, half as fast for every 10 °C less (our estimate). */
-const USUAL_BREAK_H = 72;
-
-/** Hours to the third break that may be expected at this temperature. */
-export const usualBreakH = (tempC: number): number => USUAL_BREAK_H * 2 ** ((20 - tempC) / 10);
 
 /** What a school's plan means on one must. */
 export interface SchoolOutcome {
@@ -40,9 +34,7 @@ export function compareSchools(
   schools: readonly SchoolId[],
   { breakH, abvDry }: { breakH: number; abvDry: number },
 ): SchoolOutcome[] {
-  /** Sugar falls off exponentially, a third of it in breakH. */
-  const rate = -Math.log(1 - THIRD_BREAK) / breakH;
-  const hourAt = (share: number): number => (share >= 1 ? Number.POSITIVE_INFINITY : -Math.log(1 - share) / rate);
+  const hourAt = (share: number): number => hourAtShare(share, breakH);
   const hourOf = ({ clockH, share }: PlannedDose): number => (share === null ? clockH : Math.min(clockH, hourAt(share)));
   const cutoffH = hourAt(AMMONIUM_CUTOFF_ABV / abvDry);
   const halfH = hourAt(0.5);
@@ -72,16 +64,6 @@ export function compareSchools(
       steps,
     };
   });
-}
-
-function totalsOf(doses: readonly PlannedDose[]): { product: Product; gPerL: number }[] {
-  const totals: { product: Product; gPerL: number }[] = [];
-  for (const { product, gPerL } of doses.flatMap(({ parts }) => parts)) {
-    const found = totals.find((total) => total.product === product);
-    if (found === undefined) totals.push({ product, gPerL });
-    else found.gPerL += gPerL;
-  }
-  return totals;
 }
 
 /** What to know of a product before it is fed; null where there is nothing. */

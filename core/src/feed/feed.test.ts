@@ -17,8 +17,8 @@ import {
   dapWithinCap,
   feedingNow,
   grapeMustNitrogenMgPerL,
-  nitrogenBars,
   nitrogenMgPerG,
+  nitrogenStaircase,
   nitrogenNeedMgPerL,
   nutrientG,
   planFeeding,
@@ -30,6 +30,7 @@ const HOUR = 3_600_000;
 const practice: FeedingPractice = {
   school: 'clock',
   ownHours: [24, 48, 72],
+  setDoses: [],
   organicCredit: 1,
   ammoniumShare: 0.5,
   dapCapGPerL: DAP_CAP_G_PER_L.us,
@@ -78,6 +79,7 @@ const ammoniumProducts: Product[] = [
 const organicProducts: Product[] = [{ source: 'organic' }, { source: 'noAmmonium' }];
 const anyPractice: fc.Arbitrary<FeedingPractice> = fc.record({
   school: fc.constantFrom(...SCHOOL_IDS),
+  setDoses: fc.constant([]),
   ownHours: fc.array(fc.integer({ min: 0, max: 200 }), { maxLength: 6 }),
   organicCredit: fc.constantFrom(1, 2, 3, 4),
   ammoniumShare: fc.double({ min: 0, max: 1, noNaN: true }),
@@ -180,7 +182,7 @@ describe('the plan as the must really goes', () => {
     const half = viewOf(at())!.volumeL / 2;
     const loss: [number, EventContent] = [20, { kind: 'removal', payload: { volumeL: half, reason: 'foam' } }];
     doses(at(loss), 22).forEach((dose, i) => expect(gramsOf(dose)).toBeCloseTo(gramsOf(doses(at(), 22)[i]!) / 2, 9));
-    expect(told(at(loss), 22)).toMatch(/gone since the pitch: the doses left are for the/);
+    expect(told(at(loss), 22)).toMatch(/foamed over: the 4 doses left are for the/);
   });
 
   it('gives the rest as planned after a dose as planned and a loss of both', () => {
@@ -210,7 +212,7 @@ describe('the plan as the must really goes', () => {
       { kind: 'reading', payload: { sg: 1.061 } },
     ]);
     expect(states(ledger, 41)).toEqual(['given', 'due', 'dropped', 'dropped']);
-    expect(told(ledger, 41)).toMatch(/A third of the sugar was gone 9\.00 before its hour: dose 2 now, dose 3 and 4 dropped/);
+    expect(told(ledger, 41)).toMatch(/A third of the sugar was gone 9\.00 before its hour: dose 2 now, doses 3 and 4 dropped/);
     const [organicPart, dapPart] = doses(ledger, 41)[1]!.parts;
     expect(organicPart!.massG).toBeGreaterThan(0);
     expect(dapPart!.massG).toBe(0);
@@ -259,17 +261,17 @@ describe('the plan as the must really goes', () => {
     expect(feedingNow(plan, fold([]), START)).toEqual({ doses: [], changes: [], wantedMg: 0 });
   });
 
-  it('draws the doses end to end up to the need, also after a loss has taken its part of what was given', () => {
+  it('draws the doses as stairs up to the need, also after a loss has taken its part of what was given', () => {
     const ledger = at(...fed(1, 12, 2).map((event): [number, EventContent] => [25, event]), [
       26,
       { kind: 'removal', payload: { volumeL: 1, reason: 'foam' } },
     ]);
-    const bars = nitrogenBars(plan, feedingNow(plan, ledger, START + 30 * HOUR), ledger);
-    bars.slice(1).forEach((bar, i) => expect(bar.fromMgPerL).toBe(bars[i]!.toMgPerL));
-    expect(bars.at(-1)!.toMgPerL).toBeLessThanOrEqual((plan.demandMgPerG * ledger.sugarBasisG) / viewOf(ledger)!.volumeL + 1e-6);
-    const given = bars
-      .filter((bar) => bar.state === 'given' && bar.kind !== 'honey')
-      .reduce((sum, bar) => sum + bar.toMgPerL - bar.fromMgPerL, 0);
-    expect(given).toBeCloseTo(viewOf(ledger)!.nitrogenMgPerL, 6);
+    const drawing = nitrogenStaircase(plan, feedingNow(plan, ledger, START + 30 * HOUR), ledger, START + 30 * HOUR)!;
+    const sum = (stairs: readonly { mgPerL: number }[]): number => stairs.reduce((total, { mgPerL }) => total + mgPerL, 0);
+    const top = drawing.honeyMgPerL + drawing.fruitMgPerL + sum(drawing.stairs);
+    expect(top).toBeLessThanOrEqual(drawing.needMgPerL + 1e-6);
+    expect(top).toBeGreaterThan(0.95 * drawing.needMgPerL);
+    expect(sum(drawing.stairs.filter(({ state }) => state === 'given'))).toBeCloseTo(viewOf(ledger)!.nitrogenMgPerL, 6);
+    expect(drawing.stairs.map(({ hour }) => hour)).toEqual([24, 24, 48, 48, 72, 72, drawing.thirdBreak.hour]);
   });
 });

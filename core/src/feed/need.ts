@@ -1,8 +1,9 @@
-import { Refusal, requireWithin } from '../quantities/index.ts';
+import { Refusal, exactly, requireWithin } from '../quantities/index.ts';
+import type { Ranged } from '../quantities/index.ts';
 import type { NitrogenDemand } from '../yeast/index.ts';
 
-/** mg of nitrogen per g of sugar, by the yeast's demand (trade figures). */
-export const N_PER_SUGAR: Record<NitrogenDemand, number> = { low: 0.75, medium: 0.9, high: 1.25 };
+/** mg of nitrogen per g of sugar, by the yeast's demand (trade figures); a demand that no one states is taken for medium. */
+export const N_PER_SUGAR: Record<NitrogenDemand, number> = { low: 0.75, medium: 0.9, high: 1.25, unknown: 0.9 };
 
 /** What honey itself brings to a must, mg N/L: 10 to 30. */
 export const HONEY_NITROGEN = { value: 20, low: 10, high: 30 } as const;
@@ -10,6 +11,12 @@ export const HONEY_NITROGEN = { value: 20, low: 10, high: 30 } as const;
 /** mg N/L that the yeast needs, less what the must already holds; never negative. */
 export function nitrogenNeedMgPerL(sugarGPerL: number, demand: NitrogenDemand, alreadyMgPerL = 0): number {
   return Math.max(0, N_PER_SUGAR[demand] * sugarGPerL - alreadyMgPerL);
+}
+
+/** mg N/L that this sugar asks for: one figure where the demand is known, from low to high where it is not. */
+export function nitrogenNeedRange(sugarGPerL: number, demand: NitrogenDemand): Ranged {
+  const needAt = (of: NitrogenDemand): number => nitrogenNeedMgPerL(sugarGPerL, of);
+  return demand === 'unknown' ? { value: needAt(demand), low: needAt('low'), high: needAt('high') } : exactly(needAt(demand));
 }
 
 /**

@@ -9,6 +9,8 @@ export interface Product {
   lotId?: string | undefined;
   gPerTeaspoon?: number | undefined;
   pricePerKg?: number | undefined;
+  /** The most that its packet allows, over the whole feeding. */
+  capGPerL?: number | undefined;
 }
 
 export const productName = ({ source, own }: Pick<Product, 'source' | 'own'>): string => own?.name ?? NUTRIENTS[source].name;

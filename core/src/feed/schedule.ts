@@ -1,19 +1,39 @@
+import { NUTRIENTS } from '../ledger/index.ts';
 import type { Ledger } from '../ledger/index.ts';
+import { Refusal } from '../quantities/index.ts';
 import type { Ranged } from '../quantities/index.ts';
 import { yeastOf } from '../yeast/index.ts';
 import type { NitrogenDemand } from '../yeast/index.ts';
-import { HONEY_NITROGEN, N_PER_SUGAR, nitrogenNeedMgPerL } from './need.ts';
-import { checkProduct, countedMgPerG, nitrogenMgPerG } from './products.ts';
+import { HONEY_NITROGEN, N_PER_SUGAR, nitrogenNeedRange } from './need.ts';
+import { checkProduct, countedMgPerG, nitrogenMgPerG, productName } from './products.ts';
 import type { Product } from './products.ts';
-import { timesOf } from './schools.ts';
+import { FIRST_AMMONIUM_H, THIRD_BREAK, timesOf } from './schools.ts';
 import type { SchoolId } from './schools.ts';
-import { NUTRIENTS } from '../ledger/index.ts';
+
+export interface DosePart {
+  product: Product;
+  gPerL: number;
+}
+
+/** A dose before it has its number in the row. */
+export interface SetDose {
+  /** Hours after the pitch; earlier once this share of the sugar is gone. */
+  clockH: number;
+  share: number | null;
+  parts: DosePart[];
+}
+
+export interface PlannedDose extends SetDose {
+  number: number;
+}
 
 /** Choices on which makers differ. */
 export interface FeedingPractice {
   school: SchoolId;
   /** Hours after the pitch, for the school of one's own. */
   ownHours: readonly number[];
+  /** What was worked out from the shelf, for the school that follows it. */
+  setDoses: readonly SetDose[];
   /** 1: organic nitrogen at face value; above: amino nitrogen goes further, one school says two to four times. */
   organicCredit: number;
   /** Share of the need that ammonium may cover, 0 to 1. */
@@ -24,21 +44,10 @@ export interface FeedingPractice {
   ammonium: Product;
 }
 
-export interface DosePart {
-  product: Product;
-  gPerL: number;
-}
-
-export interface PlannedDose {
-  number: number;
-  /** Hours after the pitch; earlier once this share of the sugar is gone. */
-  clockH: number;
-  share: number | null;
-  parts: DosePart[];
-}
-
 export interface FeedingPlan {
   needMgPerL: number;
+  /** From low to high where the yeast's demand is not known. */
+  needRange: Ranged;
   /** What honey, fruit and juice bring of themselves. */
   creditMgPerL: number;
   demandMgPerG: number;
@@ -58,41 +67,97 @@ export interface ToFeed {
   broughtMgPerL: number;
 }
 
-/** The most of an ammonium product: as much ammonium nitrogen as the cap on DAP allows. */
-export function ammoniumCapGPerL(product: Product, dapCapGPerL: number): number {
+/** mg N/L that ammonium may bring: as much as the cap on DAP allows of DAP itself. */
+export const ammoniumCapMgPerL = (dapCapGPerL: number): number => dapCapGPerL * NUTRIENTS.dap.ammoniumN * 1000;
+
+/** The most of a product over the whole feeding, g/L: its packet's cap, and the cap on ammonium for what it holds of it. */
+export function productCapGPerL(product: Product, dapCapGPerL: number): number {
   const { ammonium } = nitrogenMgPerG(product);
-  return ammonium > 0 ? (dapCapGPerL * NUTRIENTS.dap.ammoniumN * 1000) / ammonium : Number.POSITIVE_INFINITY;
+  return Math.min(product.capGPerL ?? Number.POSITIVE_INFINITY, ammonium > 0 ? ammoniumCapMgPerL(dapCapGPerL) / ammonium : Infinity);
+}
+
+/** What is still to be given, mg N/L by the school's count: the need less what the must brings. */
+const toGiveMgPerL = (needMgPerL: number, broughtMgPerL: number): number => Math.max(0, needMgPerL - HONEY_NITROGEN.value - broughtMgPerL);
+
+/** Ammonium may go in between the first hours and the third break. */
+export const mayHoldAmmonium = ({ clockH, share }: Pick<SetDose, 'clockH' | 'share'>): boolean =>
+  clockH >= FIRST_AMMONIUM_H && (share === null || share < THIRD_BREAK);
+
+/** What a school would give of its two products. */
+function schoolDoses(toGive: number, practice: FeedingPractice): SetDose[] {
+  const times = timesOf(practice.school, practice.ownHours);
+  const [organicTimes, ammoniumTimes] = [times.filter(({ organic }) => organic), times.filter(({ ammonium }) => ammonium)];
+  const counted = (product: Product): number => countedMgPerG(product, practice.organicCredit);
+  const gramsOf = (product: Product, mgPerL: number): number => {
+    if (mgPerL <= 0) return 0;
+    checkProduct(product);
+    return Math.min(productCapGPerL(product, practice.dapCapGPerL), mgPerL / counted(product));
+  };
+  const share = ammoniumTimes.length === 0 ? 0 : organicTimes.length === 0 ? 1 : practice.ammoniumShare;
+  const ammoniumGPerL = gramsOf(practice.ammonium, toGive * share);
+  const rest = toGive - ammoniumGPerL * counted(practice.ammonium);
+  const organicGPerL = organicTimes.length === 0 ? 0 : gramsOf(practice.organic, rest);
+  return times.map(({ clockH, share: at, organic, ammonium }): SetDose => {
+    const parts: DosePart[] = [];
+    if (organic && organicGPerL > 0) parts.push({ product: practice.organic, gPerL: organicGPerL / organicTimes.length });
+    if (ammonium && ammoniumGPerL > 0) parts.push({ product: practice.ammonium, gPerL: ammoniumGPerL / ammoniumTimes.length });
+    return { clockH, share: at, parts };
+  });
+}
+
+/**
+ * Refuses doses that break a rule: ammonium for waking yeast or at the third break, more than a cap allows, before the pitch.
+ * @throws Refusal naming the dose and the rule
+ */
+export function checkDoses(doses: readonly SetDose[], { dapCapGPerL }: Pick<FeedingPractice, 'dapCapGPerL'>): void {
+  doses.forEach((dose, i) => {
+    if (!(dose.clockH >= 0)) throw new Refusal(`Dose ${i + 1} would come before the pitch; doses come from hour 0 on.`);
+    for (const { product } of dose.parts) {
+      checkProduct(product);
+      if (nitrogenMgPerG(product).ammonium > 0 && !mayHoldAmmonium(dose))
+        throw new Refusal(
+          `Dose ${i + 1} holds ${productName(product)}: ammonium goes in from hour ${FIRST_AMMONIUM_H} on and before the third break, not here.`,
+        );
+    }
+  });
+  const capMgPerL = ammoniumCapMgPerL(dapCapGPerL);
+  const totals = totalsOf(doses);
+  const ammoniumMgPerL = totals.reduce((sum, { product, gPerL }) => sum + gPerL * nitrogenMgPerG(product).ammonium, 0);
+  if (ammoniumMgPerL > capMgPerL * (1 + CAP_SLACK))
+    throw new Refusal(`These doses bring ${ammoniumMgPerL.toFixed(0)} mg/L of ammonium nitrogen; the cap allows ${capMgPerL.toFixed(0)}.`);
+  for (const { product, gPerL } of totals)
+    if (gPerL > (product.capGPerL ?? Infinity) * (1 + CAP_SLACK))
+      throw new Refusal(`${gPerL.toFixed(2)} g/L of ${productName(product)} are more than its packet allows.`);
+}
+/** Rounding of a sum. */
+const CAP_SLACK = 1e-6;
+
+/** Grams per liter of each product over all doses. */
+export function totalsOf(doses: readonly SetDose[]): DosePart[] {
+  const totals: DosePart[] = [];
+  for (const { product, gPerL } of doses.flatMap(({ parts }) => parts)) {
+    const found = totals.find((total) => total.product === product);
+    if (found === undefined) totals.push({ product, gPerL });
+    else found.gPerL += gPerL;
+  }
+  return totals;
 }
 
 /**
  * A school's plan per liter of must: ammonium up to its share and its cap, organic nutrient for the rest, each in equal parts
- * over the doses in which the school gives it.
- * @throws Refusal for a product without nitrogen, or with more than there can be
+ * over the doses in which the school gives it; or the doses that were worked out, as they are.
+ * @throws Refusal for a product without nitrogen or with more than there can be, and for set doses that break a rule
  */
 export function planFeeding({ sugarGPerL, demand, broughtMgPerL }: ToFeed, practice: FeedingPractice): FeedingPlan {
-  const times = timesOf(practice.school, practice.ownHours);
-  const creditMgPerL = HONEY_NITROGEN.value + broughtMgPerL;
-  const needMgPerL = nitrogenNeedMgPerL(sugarGPerL, demand);
-  const toGive = Math.max(0, needMgPerL - creditMgPerL);
-  const [organicTimes, ammoniumTimes] = [times.filter(({ organic }) => organic), times.filter(({ ammonium }) => ammonium)];
-  const counted = (product: Product): number => countedMgPerG(product, practice.organicCredit);
-  const share = ammoniumTimes.length === 0 ? 0 : organicTimes.length === 0 ? 1 : practice.ammoniumShare;
-  if (share > 0) checkProduct(practice.ammonium);
-  const ammoniumGPerL =
-    share === 0 ? 0 : Math.min(ammoniumCapGPerL(practice.ammonium, practice.dapCapGPerL), (toGive * share) / counted(practice.ammonium));
-  const rest = Math.max(0, toGive - (share === 0 ? 0 : ammoniumGPerL * counted(practice.ammonium)));
-  if (organicTimes.length > 0 && rest > 0) checkProduct(practice.organic);
-  const organicGPerL = organicTimes.length === 0 || rest === 0 ? 0 : rest / counted(practice.organic);
-  const doses = times.map((time, i): PlannedDose => {
-    const parts: DosePart[] = [];
-    if (time.organic && organicGPerL > 0) parts.push({ product: practice.organic, gPerL: organicGPerL / organicTimes.length });
-    if (time.ammonium && ammoniumGPerL > 0) parts.push({ product: practice.ammonium, gPerL: ammoniumGPerL / ammoniumTimes.length });
-    return { number: i + 1, clockH: time.clockH, share: time.share, parts };
-  });
+  const needRange = nitrogenNeedRange(sugarGPerL, demand);
+  const toGive = toGiveMgPerL(needRange.value, broughtMgPerL);
+  if (practice.school === 'set') checkDoses(practice.setDoses, practice);
+  const doses = practice.school === 'set' ? practice.setDoses : schoolDoses(toGive, practice);
   const suppliedMgPerL = doses.reduce((sum, dose) => sum + doseMgPerL(dose, practice), 0);
   return {
-    needMgPerL,
-    creditMgPerL,
+    needMgPerL: needRange.value,
+    needRange,
+    creditMgPerL: HONEY_NITROGEN.value + broughtMgPerL,
     demandMgPerG: N_PER_SUGAR[demand],
     doses: doses.filter(({ parts }) => parts.length > 0).map((dose, i) => ({ ...dose, number: i + 1 })),
     suppliedMgPerL,
@@ -102,7 +167,7 @@ export function planFeeding({ sugarGPerL, demand, broughtMgPerL }: ToFeed, pract
 }
 
 /** What a planned dose brings by the school's count, mg N/L. */
-export const doseMgPerL = ({ parts }: PlannedDose, { organicCredit }: FeedingPractice): number =>
+export const doseMgPerL = ({ parts }: SetDose, { organicCredit }: Pick<FeedingPractice, 'organicCredit'>): number =>
   parts.reduce((sum, { product, gPerL }) => sum + gPerL * countedMgPerG(product, organicCredit), 0);
 
 /** What a pitched batch is to be fed by, or null before the pitch. */

@@ -1,5 +1,7 @@
+import { Refusal, readNumber } from '../quantities/index.ts';
+
 /** Schools of timing on which makers differ. */
-export type SchoolId = 'none' | 'upfront' | 'equal' | 'clock' | 'gravity' | 'early' | 'organic' | 'own';
+export type SchoolId = 'none' | 'upfront' | 'equal' | 'clock' | 'gravity' | 'early' | 'organic' | 'own' | 'set';
 
 /** When a dose comes: by the clock, or as soon as this share of the sugar is gone. */
 export interface DoseTime {
@@ -62,9 +64,34 @@ export const SCHOOLS: Record<SchoolId, School> = {
     times: [organic(24), organic(48), organic(72), organic(DAY_7_H, THIRD_BREAK)],
   },
   own: { id: 'own', name: 'My own hours', says: 'At the hours you set.', times: [] },
+  set: { id: 'set', name: 'Worked out from the shelf', says: 'Dose by dose as it was worked out for this must.', times: [] },
 };
 
 export const SCHOOL_IDS = Object.keys(SCHOOLS) as SchoolId[];
+/** Schools that plan any must; a worked-out plan belongs to the one it was worked out for. */
+export const PLANNING_SCHOOL_IDS = SCHOOL_IDS.filter((id) => id !== 'set');
+
+/** Thirty days: whatever ferments longer is past feeding. */
+const LAST_DOSE_H = 720;
+const MOST_DOSES = 10;
+
+/**
+ * Reads “24, 48, 72” as hours after the pitch, in order.
+ * @throws Refusal for what is no hour, lies before the pitch or far behind it
+ */
+export function readDoseHours(typed: string): number[] {
+  const words = typed.split(/[\s;]+|,\s*/).filter((word) => word !== '');
+  if (words.length > MOST_DOSES) throw new Refusal(`${words.length} doses are more than anyone stirs in; set at most ${MOST_DOSES}.`);
+  return words
+    .map((word) => {
+      const hour = readNumber(word).value;
+      if (hour < 0) throw new Refusal(`${word} h lies before the pitch. Hours count from the pitch, from 0 on.`);
+      if (hour > LAST_DOSE_H)
+        throw new Refusal(`${word} h is more than a month after the pitch, when nothing fed is of use; set at most 720.`);
+      return hour;
+    })
+    .sort((a, b) => a - b);
+}
 
 /** The times of a school; of one's own hours, all but the last may hold ammonium, none before it is good. */
 export function timesOf(school: SchoolId, ownHours: readonly number[]): readonly DoseTime[] {

@@ -47,6 +47,9 @@ export function checkEvent(events: readonly BatchEvent[], content: EventContent 
     case 'nutrient':
       if (volumeL === 0) throw new Refusal('The vessel is empty; there is nothing to feed.');
       return;
+    case 'base':
+      if (volumeL === 0) throw new Refusal('The vessel is empty; there is no pH to raise.');
+      return;
     case 'strain':
       if (before.insolubleG <= 0) throw new Refusal('There is no pulp in this vessel to lift out.');
       return;

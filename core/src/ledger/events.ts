@@ -1,7 +1,7 @@
 import type { Composition, Family, StyleMark } from '../ingredients/index.ts';
 import type { CalibrationC } from '../liquid/index.ts';
 import type { OwnYeast } from '../yeast/index.ts';
-import type { Bottles, Mark, NutrientId, OwnNutrient, RemovalReason, SulfiteSalt } from './kinds.ts';
+import type { BaseSalt, Bottles, Mark, NutrientId, OwnNutrient, RemovalReason, SulfiteSalt } from './kinds.ts';
 import type { Ledger } from './ledger.ts';
 
 /** Which lot of the shelf something was taken from, and which step of the brew day it did. */
@@ -31,6 +31,8 @@ export interface Payloads {
   nutrient: Origin & { source: NutrientId; massG: number; dose?: number | undefined; own?: OwnNutrient | undefined };
   sulfite: Origin & { salt: SulfiteSalt; massG: number };
   sorbate: Origin & { massG: number };
+  /** Potassium carbonate or bicarbonate, against a pH that is too low. */
+  base: Origin & { salt: BaseSalt; massG: number };
   /** Pulp lifted or pressed out: its mass as it drips, and which share of all the pulp it was. */
   strain: { massG: number; share: number; step?: string | undefined };
   /** Part of another batch poured in. Only splitting and blending write it, so that no mass is invented. */

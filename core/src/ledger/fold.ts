@@ -17,7 +17,7 @@ import { broughtBy, honeySolids } from '../ingredients/index.ts';
 import type { Brought } from '../ingredients/index.ts';
 import { contentsG, emptyLedger, liquidOf, scaleMasses } from './ledger.ts';
 import type { Ledger } from './ledger.ts';
-import { SO2_IN, SORBIC_IN_SORBATE, nutrientOf } from './salts.ts';
+import { BASE_SALTS, SO2_IN, SORBIC_IN_SORBATE, TARTARIC_G_PER_EQUIVALENT, nutrientOf } from './salts.ts';
 import { receive } from './transfer.ts';
 import { mixedOf, shareGone } from './view.ts';
 
@@ -225,6 +225,14 @@ function applyEvent(ledger: Ledger, event: StandingEvent, assumptions: Assumptio
       ledger.sorbicMg += event.payload.massG * SORBIC_IN_SORBATE * 1000;
       ledger.sorbates.push({ at, ...event.payload });
       break;
+    case 'base': {
+      const { salt, massG } = event.payload;
+      pourSalt(ledger, massG);
+      const neutralizedG = (massG / BASE_SALTS[salt].gPerEquivalent) * TARTARIC_G_PER_EQUIVALENT;
+      ledger.acidG = Math.max(0, ledger.acidG - neutralizedG);
+      ledger.bases.push({ at, salt, massG });
+      break;
+    }
     case 'removal': {
       const before = mixedOf(ledger);
       if (before === null) break;

@@ -6,6 +6,8 @@ export interface OwnNutrient {
   ammoniumN: number;
   aminoN: number;
 }
+/** What raises a pH and brings potassium. */
+export type BaseSalt = 'carbonate' | 'bicarbonate';
 export type SulfiteSalt = 'potassium' | 'sodium';
 export type RemovalReason = 'sample' | 'foam' | 'spill' | 'lees';
 /** What a maker judges by eye or nose; each can be part of a gate or a rule. */

@@ -1,7 +1,7 @@
 import type { Liquid, Mixed } from '../liquid/index.ts';
 import type { Family } from '../ingredients/index.ts';
 import type { OwnYeast } from '../yeast/index.ts';
-import type { Bottles, Mark, NutrientId, SulfiteSalt } from './kinds.ts';
+import type { BaseSalt, Bottles, Mark, NutrientId, SulfiteSalt } from './kinds.ts';
 
 /** A hydrometer reading as the ledger took it. */
 export interface ReadingPoint {
@@ -96,6 +96,7 @@ export interface Ledger {
   }[];
   sulfites: { at: number; salt: SulfiteSalt; massG: number }[];
   sorbates: { at: number; massG: number }[];
+  bases: { at: number; salt: BaseSalt; massG: number }[];
   marks: Partial<Record<Mark, number>>;
   losses: { at: number; volumeL: number; why: 'sample' | 'foam' | 'spill' | 'lees' | 'racking' | 'split' }[];
   rackedAt: number | null;
@@ -136,6 +137,7 @@ export const emptyLedger = (): Ledger => ({
   doses: [],
   sulfites: [],
   sorbates: [],
+  bases: [],
   marks: {},
   losses: [],
   rackedAt: null,

@@ -1,4 +1,4 @@
-import type { NutrientId, OwnNutrient, SulfiteSalt } from './kinds.ts';
+import type { BaseSalt, NutrientId, OwnNutrient, SulfiteSalt } from './kinds.ts';
 
 /** Nitrogen in nutrients, as fractions of mass, split by how yeast meets it. */
 export interface Nutrient {
@@ -42,6 +42,14 @@ export const NUTRIENTS: Record<NutrientId, Nutrient> = {
 export function nutrientOf({ source, own }: { source: NutrientId; own?: OwnNutrient | undefined }): OwnNutrient {
   return own ?? NUTRIENTS[source];
 }
+
+/** Grams that neutralize one mole of acid, and potassium as a fraction of mass: K2CO3 138.205, KHCO3 100.115, K 39.098 g/mol. */
+export const BASE_SALTS: Record<BaseSalt, { name: string; gPerEquivalent: number; potassium: number }> = {
+  carbonate: { name: 'potassium carbonate', gPerEquivalent: 138.205 / 2, potassium: (2 * 39.098) / 138.205 },
+  bicarbonate: { name: 'potassium bicarbonate', gPerEquivalent: 100.115, potassium: 39.098 / 100.115 },
+};
+/** Tartaric acid, 150.09 g/mol, gives off two protons. */
+export const TARTARIC_G_PER_EQUIVALENT = 150.09 / 2;
 
 /** SO2 as a fraction of mass: 2 × 64.066 / 222.33 for K2S2O5, / 190.11 for Na2S2O5. */
 export const SO2_IN: Record<SulfiteSalt, number> = { potassium: 0.5763, sodium: 0.674 };

@@ -1,6 +1,7 @@
 import { Refusal } from '../quantities/index.ts';
 import { MASS_FIELDS, emptyLedger, scaleMasses } from './ledger.ts';
 import type { Ledger } from './ledger.ts';
+import { NUTRIENTS } from './salts.ts';
 import { mixedOf } from './view.ts';
 
 /**
@@ -19,11 +20,17 @@ export function parcelOf(ledger: Ledger, volumeL: number): Ledger {
   return { ...parcel, insolubleG: 0, yeastG: 0, co2G: 0, removedG: 0, pouredG: 0, taken: {}, transfers: [], bottled: null };
 }
 
+/** Parcels from before products could be chosen hold doses without their nitrogen: what is missing follows from the kind. */
+function withNitrogen(dose: Ledger['doses'][number]): Ledger['doses'][number] {
+  const { name, ammoniumN, aminoN } = NUTRIENTS[dose.source];
+  return Object.assign({ name, ammoniumNMg: dose.massG * ammoniumN * 1000, aminoNMg: dose.massG * aminoN * 1000 }, dose);
+}
+
 /** A ledger that begins with a parcel, or one that has it poured in. The masses add; a history is taken over only by an empty vessel. */
 export function receive(ledger: Ledger, parcel: Ledger): 'born' | 'in' {
   const isFresh = ledger.lastEventAt === null;
   const massG = parcel.waterG + parcel.sugarG + parcel.unfermentableG + parcel.ethanolG + parcel.saltsG;
-  if (isFresh) Object.assign(ledger, emptyLedger(), JSON.parse(JSON.stringify(parcel)));
+  if (isFresh) Object.assign(ledger, emptyLedger(), JSON.parse(JSON.stringify(parcel)), { doses: parcel.doses.map(withNitrogen) });
   else for (const field of MASS_FIELDS) ledger[field] += parcel[field];
   ledger.pouredG += massG;
   return isFresh ? 'born' : 'in';

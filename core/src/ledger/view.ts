@@ -1,5 +1,7 @@
 import { mix } from '../liquid/index.ts';
 import type { Liquid, Mixed } from '../liquid/index.ts';
+import { afterSugar } from '../yeast/index.ts';
+import { CENTRAL_ASSUMPTIONS } from './assumptions.ts';
 import { liquidOf } from './ledger.ts';
 import type { Ledger, LedgerView } from './ledger.ts';
 
@@ -33,3 +35,12 @@ export function viewOf(ledger: Ledger): LedgerView | null {
 
 /** 0 to 1, of the fermentable sugar that this liquid holds or held. */
 export const shareGone = (ledger: Ledger): number => (ledger.sugarBasisG > 0 ? 1 - ledger.sugarG / ledger.sugarBasisG : 0);
+
+/** SG at which this share of the fermentable sugar is gone, forward or back from where the ledger stands. */
+export function sgAtShare(ledger: Ledger, share: number): number {
+  const consumeG = ledger.sugarG - (1 - share) * ledger.sugarBasisG;
+  return afterSugar(ledger, consumeG, CENTRAL_ASSUMPTIONS).sg;
+}
+
+/** % vol once every gram of the sugar there is has fermented. */
+export const abvWhenDry = (ledger: Ledger): number => afterSugar(ledger, ledger.sugarG, CENTRAL_ASSUMPTIONS).abv;

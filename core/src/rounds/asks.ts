@@ -1,5 +1,5 @@
-import { LEAST_DOSE_G, fedEvent, feedingNow, productName } from '../feed/index.ts';
-import type { FeedingPlan } from '../feed/index.ts';
+import { LEAST_DOSE_G, fedEvent, feedingNow, isComing, productName, smellCauses, smellsOfSulfur } from '../feed/index.ts';
+import type { DoseNow, FeedingPlan } from '../feed/index.ts';
 import { mixedOf, viewOf } from '../ledger/index.ts';
 import type { EventContent, Ledger } from '../ledger/index.ts';
 import { drippingG } from '../ingredients/index.ts';
@@ -25,34 +25,50 @@ export interface Ask {
   sentence: Sentence;
   station: Station;
   done: { label: Sentence; events: EventContent[] } | null;
+  /** For a calendar, where its time stands beside it; without it the ask is none for a calendar. */
+  dated?: Sentence;
 }
 
-const readingAsk = (bell: Bell, dueAt: number, sentence: Sentence, station: Station = 'watch'): Ask => ({
+const readingAsk = (bell: Bell, dueAt: number, sentence: Sentence, station: Station = 'watch', dated?: Sentence): Ask => ({
   bell,
   dueAt,
   sentence,
   station,
   done: null,
+  ...(dated === undefined ? {} : { dated }),
 });
 
+/** “6.8 g organic nutrient and 1.3 g diammonium phosphate”: what a dose holds, by what can be weighed. */
+export const doseTold = ({ parts }: Pick<DoseNow, 'parts'>): Sentence =>
+  parts
+    .filter(({ massG: grams }) => grams >= LEAST_DOSE_G)
+    .flatMap(({ product, massG: grams }, i) => [i === 0 ? '' : ' and ', massG(grams), ` ${productName(product)}`]);
+
 function feedingAsk(ledger: Ledger, feeding: FeedingPlan, now: number): Ask | null {
-  const next = feedingNow(feeding, ledger, now).doses.find((dose) => dose.state === 'due' || dose.state === 'ahead');
+  const next = feedingNow(feeding, ledger, now).doses.find(isComing);
   const parts = next?.parts.filter(({ massG: grams }) => grams >= LEAST_DOSE_G) ?? [];
   if (next === undefined || parts.length === 0) return null;
-  const told = parts.flatMap(({ product, massG: grams }, i) => [i === 0 ? '' : ' and ', massG(grams), ` ${productName(product)}`]);
-  const due = next.state === 'due';
   const dose = next.dose.number;
-  return {
-    bell: due ? 'swinging' : 'muffled',
-    dueAt: next.dueAt,
-    sentence: due
-      ? [`Dose ${dose} of ${feeding.doses.length}. Degas slowly first, then `, ...told, '.']
-      : [`Dose ${dose} of ${feeding.doses.length} comes `, when(next.dueAt), ': ', ...told, '.'],
-    station: 'feed',
-    done: due
-      ? { label: ['Fed ', massG(parts.reduce((sum, part) => sum + part.massG, 0))], events: parts.map((part) => fedEvent(part, dose)) }
-      : null,
-  };
+  const named = `Dose ${dose} of ${feeding.doses.length}`;
+  if (next.state === 'due')
+    return {
+      bell: 'swinging',
+      dueAt: next.dueAt,
+      sentence: [`${named}. Degas slowly first, then `, ...doseTold(next), '.'],
+      station: 'feed',
+      done: { label: ['Fed ', massG(parts.reduce((sum, part) => sum + part.massG, 0))], events: parts.map((part) => fedEvent(part, dose)) },
+    };
+  if (next.expectedAt <= now)
+    return readingAsk('swinging', now, [`${named} comes by the sugar, and may be due at this pace: read the gravity.`], 'watch');
+  return readingAsk('muffled', next.expectedAt, [`${named} comes `, when(next.expectedAt), ': ', ...doseTold(next), '.'], 'feed');
+}
+
+function smellAsk(ledger: Ledger, feeding: FeedingPlan, now: number): Ask | null {
+  if (!smellsOfSulfur(ledger, now)) return null;
+  const [first] = smellCauses(feeding, ledger, now);
+  if (first === undefined) return null;
+  const why: Sentence = first.verdict === 'blamed' ? [...first.evidence, ' ', ...first.next] : ['Nothing in its record explains it.'];
+  return readingAsk('swinging', ledger.marks.sulfur ?? now, ['It smells of sulfur. ', ...why], 'feed');
 }
 
 /** A first reading this far from the recipe is worth a question: the honey's usual spread and the hydrometer's own (our estimate). */
@@ -89,6 +105,7 @@ function bagAsk(ledger: Ledger, now: number): Ask | null {
           events: [{ kind: 'strain', payload: { massG: grams, share: Math.min(1, bag.insolubleG / ledger.insolubleG) } }],
         }
       : null,
+    dated: say`Lift out the bag of ${bag.name}`,
   };
 }
 
@@ -99,7 +116,13 @@ function afterFinish(ledger: Ledger, now: number): Ask {
     const verifyAt = honeyAt + VERIFY_H * HOUR_MS;
     if (whyNotBottle(ledger, now) === null) return readingAsk('still', now, say`Steady since the honey. It may be bottled.`, 'bottle');
     if (now < verifyAt)
-      return readingAsk('muffled', verifyAt, say`Honey is in. Read the gravity ${when(verifyAt)}, before any bottle is closed.`);
+      return readingAsk(
+        'muffled',
+        verifyAt,
+        say`Honey is in. Read the gravity ${when(verifyAt)}, before any bottle is closed.`,
+        'watch',
+        say`Read the gravity, before any bottle is closed`,
+      );
     return readingAsk('swinging', verifyAt, say`48 hours since the honey. Take a reading; steady, it may be bottled.`);
   }
   const shut = firstShutGate(gatesOf(ledger, now));
@@ -111,6 +134,7 @@ function afterFinish(ledger: Ledger, now: number): Ask {
         sentence: [...say`Sulfite and sorbate are working: `, ...shut.sentence, '.'],
         station: 'stabilize',
         done: null,
+        dated: say`Read the gravity; then it may be sweetened`,
       };
     if (shut?.id === 'verified')
       return readingAsk('swinging', stable + DAY_MS, say`24 hours since sulfite and sorbate. Take a reading; then it may be sweetened.`);
@@ -141,13 +165,20 @@ export function asksOf(ledger: Ledger, feeding: FeedingPlan | null, now: number)
       return [afterFinish(ledger, now)];
     case 'awaiting confirmation': {
       const provenAt = finishOf(ledger).provenAt ?? now;
-      return [readingAsk(now >= provenAt ? 'swinging' : 'muffled', provenAt, state.sentence)];
+      return [
+        readingAsk(
+          now >= provenAt ? 'swinging' : 'muffled',
+          provenAt,
+          state.sentence,
+          'watch',
+          say`Read the gravity again, to prove that it has stopped`,
+        ),
+      ];
     }
     case 'lag':
     case 'active': {
       const asks: Ask[] = [];
-      const feed = feeding === null ? null : feedingAsk(ledger, feeding, now);
-      if (feed !== null) asks.push(feed);
+      if (feeding !== null) asks.push(...[feedingAsk(ledger, feeding, now), smellAsk(ledger, feeding, now)].filter((ask) => ask !== null));
       const bag = bagAsk(ledger, now);
       if (bag !== null) asks.push(bag);
       const gapDays = now - (ledger.pitch?.at ?? now) < 14 * DAY_MS ? 2 : 5;

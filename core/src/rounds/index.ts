@@ -1,1 +1,2 @@
 export * from './asks.ts';
+export * from './calendar.ts';

@@ -2,10 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { planFeeding } from '../feed/index.ts';
 import { eventsAt } from '../ledger/build.ts';
 import { MEAN_HONEY } from '../ingredients/index.ts';
-import { fold, parcelOf } from '../ledger/index.ts';
+import { fold, parcelOf, sgAtShare } from '../ledger/index.ts';
 import type { EventContent } from '../ledger/index.ts';
 import { whyNotBottle } from '../stabilize/index.ts';
-import { expectedEnd, finishOf, sgAtShare, stabilizedAt, stateOf } from '../watch/index.ts';
+import { expectedEnd, finishOf, stabilizedAt, stateOf } from '../watch/index.ts';
 import { asksOf, byUrgency, stationOf } from './index.ts';
 
 const START = Date.UTC(2026, 7, 1, 10);
@@ -24,6 +24,7 @@ const feeding = planFeeding(
   {
     school: 'clock',
     ownHours: [],
+    setDoses: [],
     organicCredit: 1,
     ammoniumShare: 0.5,
     dapCapGPerL: 0.96,

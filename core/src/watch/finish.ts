@@ -1,5 +1,5 @@
-import { DRY_SUGAR_G_PER_L, afterSugar, stopsAt, yeastOf } from '../yeast/index.ts';
-import { ASSUMPTION_RANGES, CENTRAL_ASSUMPTIONS } from '../ledger/index.ts';
+import { DRY_SUGAR_G_PER_L, stopsAt, yeastOf } from '../yeast/index.ts';
+import { ASSUMPTION_RANGES } from '../ledger/index.ts';
 import type { Ledger, ReadingPoint } from '../ledger/index.ts';
 import { propagate } from '../quantities/index.ts';
 import type { Ranged, Working } from '../quantities/index.ts';
@@ -9,12 +9,6 @@ const DAY_MS = 86_400_000;
 
 /** How far apart two equal readings must lie to prove that it stopped. */
 export const CONFIRM_DAYS = 7;
-
-/** SG at which this share of the fermentable sugar is gone, forward or back from where the ledger stands. */
-export function sgAtShare(ledger: Ledger, share: number): number {
-  const consumeG = ledger.sugarG - (1 - share) * ledger.sugarBasisG;
-  return afterSugar(ledger, consumeG, CENTRAL_ASSUMPTIONS).sg;
-}
 
 /** Where this batch should stop, as a gravity and the sugar left, with their 10–90 % ranges. */
 export function expectedEnd(ledger: Ledger): { sg: Ranged; abv: Ranged; sugarGPerL: Ranged } | null {

@@ -26,6 +26,7 @@ const stabilizing = planStabilizing(input);
 const feeding = feedingPlanOf(ledger, {
   school: 'clock',
   ownHours: [],
+  setDoses: [],
   organicCredit: 3,
   ammoniumShare: 0.5,
   dapCapGPerL: 1,

@@ -1,7 +1,8 @@
 import { Refusal } from '../quantities/index.ts';
 import type { Ranged } from '../quantities/index.ts';
 
-export type NitrogenDemand = 'low' | 'medium' | 'high';
+/** `unknown` where the packet does not say. */
+export type NitrogenDemand = 'low' | 'medium' | 'high' | 'unknown';
 
 /** A kind of yeast with honest ranges. The packet's own figures come first where the maker has them. */
 export interface YeastType {

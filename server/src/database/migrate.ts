@@ -3,9 +3,10 @@ import { SequelizeStorage, Umzug } from 'umzug';
 import type { Migration } from './migration.ts';
 import { firstLight } from './migrations/20261123-first-light.ts';
 import { theMust } from './migrations/20261124-the-must.ts';
+import { feeding } from './migrations/20261125-feeding.ts';
 
 /** Listed, not globbed, so that the built server carries them. Order is the order of their names. */
-const MIGRATIONS: Migration[] = [firstLight, theMust];
+const MIGRATIONS: Migration[] = [firstLight, theMust, feeding];
 
 export function migratorOf(sequelize: Sequelize) {
   const queries = sequelize.getQueryInterface();

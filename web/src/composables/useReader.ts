@@ -1,8 +1,7 @@
-import type { Quantity, Ranged, Sentence } from '@hollow-bell/core/quantities';
+import { shown, shownMoney, shownParts, shownRange, shownSentence } from '@hollow-bell/core/quantities';
+import type { Quantity, QuantityKind, Ranged, Reader, Sentence } from '@hollow-bell/core/quantities';
 import { useNow } from '@vueuse/core';
 import { computed } from 'vue';
-import { shown, shownMoney, shownParts, shownRange, shownSentence } from '../shown/format.ts';
-import type { QuantityKind, Reader } from '../shown/format.ts';
 import { usePractice } from '../stores/practice.ts';
 
 /** Figures and sentences as this maker reads them. */

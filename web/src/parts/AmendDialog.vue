@@ -26,6 +26,7 @@ const FIELDS: Partial<Record<EventContent['kind'], { name: string; label: string
   yeast: [{ name: 'massG', label: 'dry yeast', kind: 'smallMass' }],
   nutrient: [{ name: 'massG', label: 'nutrient', kind: 'smallMass' }],
   sulfite: [{ name: 'massG', label: 'metabisulfite', kind: 'smallMass' }],
+  base: [{ name: 'massG', label: 'potassium salt', kind: 'smallMass' }],
   sorbate: [{ name: 'massG', label: 'potassium sorbate', kind: 'smallMass' }],
   removal: [{ name: 'volumeL', label: 'lost', kind: 'volume' }],
   rack: [{ name: 'volumeL', label: 'left after racking', kind: 'volume' }],

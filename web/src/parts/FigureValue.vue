@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import type { Ranged, Working } from '@hollow-bell/core/quantities';
+import type { QuantityKind, Ranged, Working } from '@hollow-bell/core/quantities';
 import { computed } from 'vue';
 import { useReader } from '../composables/useReader.ts';
-import type { QuantityKind } from '../shown/format.ts';
 import RangeBar from './RangeBar.vue';
 import WorkingSheet from './WorkingSheet.vue';
 

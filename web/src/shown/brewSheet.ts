@@ -1,7 +1,7 @@
 import type { BrewStep, MustFigures, MustPlan, Style } from '@hollow-bell/core/must';
 import type { Column, Content, TDocumentDefinitions } from 'pdfmake/interfaces';
-import { shown, shownRange, shownSentence } from './format.ts';
-import type { Reader } from './format.ts';
+import { shown, shownRange, shownSentence } from '@hollow-bell/core/quantities';
+import type { Reader } from '@hollow-bell/core/quantities';
 
 const PARTS: Record<BrewStep['part'], string> = {
   ready: 'Make ready',

@@ -1,7 +1,7 @@
 import type { BatchEvent, EventContent } from '@hollow-bell/core/ledger';
+import { shownSentence } from '@hollow-bell/core/quantities';
 import { describe, expect, it } from 'vitest';
 import { eventSentence } from './events.ts';
-import { shownSentence } from './format.ts';
 
 const now = new Date(2026, 10, 23, 14, 0).getTime();
 const told = (content: EventContent): string => {

@@ -1,5 +1,5 @@
 import type { BatchEvent, StandingEvent } from '@hollow-bell/core/ledger';
-import { nutrientOf } from '@hollow-bell/core/ledger';
+import { BASE_SALTS, nutrientOf } from '@hollow-bell/core/ledger';
 import { gravity, massG, phValue, say, tempC, volumeL } from '@hollow-bell/core/quantities';
 import type { Sentence } from '@hollow-bell/core/quantities';
 
@@ -38,6 +38,8 @@ export function eventSentence(event: BatchEvent): Sentence {
       return say`fed ${massG(event.payload.massG)} ${nutrientOf(event.payload).name}`;
     case 'sulfite':
       return say`${massG(event.payload.massG)} ${event.payload.salt} metabisulfite`;
+    case 'base':
+      return say`${massG(event.payload.massG)} ${BASE_SALTS[event.payload.salt].name}`;
     case 'sorbate':
       return say`${massG(event.payload.massG)} potassium sorbate`;
     case 'removal':

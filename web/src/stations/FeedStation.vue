@@ -24,11 +24,6 @@ const { refusal, attempt } = useAttempt();
 const giving = ref<number | null>(null);
 const yeast = computed(() => (store.ledger.pitch === null ? null : yeastOf(store.ledger.pitch)));
 const workings = computed(() => (store.feeding === null ? null : feedingWorkings(store.feeding, store.ledger.pitch)));
-const brought = computed(() => {
-  const fruit = store.ledger.pitch?.broughtNMgPerL ?? 0;
-  /** Fruit's own nitrogen is known within half of it (our estimate). */
-  return { value: HONEY_NITROGEN.value + fruit, low: HONEY_NITROGEN.low + fruit * 0.5, high: HONEY_NITROGEN.high + fruit * 1.5 };
-});
 const ammoniumIsLate = computed(() => (store.view?.abv ?? 0) >= AMMONIUM_CUTOFF_ABV);
 
 async function give(dose: DoseNow, parts: PartNow[]): Promise<void> {

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { alcoholByRule } from '@hollow-bell/core/liquid';
 import { exactly } from '@hollow-bell/core/quantities';
-import { ledgerWorking } from '@hollow-bell/core/ledger';
-import { endWorking, sgAtShare } from '@hollow-bell/core/watch';
+import { ledgerWorking, sgAtShare } from '@hollow-bell/core/ledger';
+import { endWorking } from '@hollow-bell/core/watch';
 import { computed, defineAsyncComponent } from 'vue';
 import AskList from '../parts/AskList.vue';
 import BatchLog from '../parts/BatchLog.vue';

@@ -2,17 +2,7 @@ import { QueryTypes } from 'sequelize';
 import type { Migration } from '../migration.ts';
 
 /** What practices had before makers could choose it, as it stood when this was written. */
-const SCHOOLS = {
-  fruit: 'sulfite',
-  pecticEnzyme: true,
-  mustSulfite: false,
-  pitch: 'rehydrate',
-  currency: '€',
-  school: 'clock',
-  ownHours: [24, 48, 72],
-  organic: { source: 'organic' },
-  ammonium: { source: 'dap' },
-};
+const SCHOOLS = { fruit: 'sulfite', pecticEnzyme: true, mustSulfite: false, pitch: 'rehydrate', currency: '€' };
 /** What a fold of events that knew no fruit and no transfer gives for the ledger's new fields. */
 const NEW_LEDGER_FIELDS = {
   insolubleG: 0,

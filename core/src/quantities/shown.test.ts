@@ -1,7 +1,7 @@
-import { gravity, massG, say, tempC } from '@hollow-bell/core/quantities';
+import { gravity, massG, say, tempC } from './sentence.ts';
 import { describe, expect, it } from 'vitest';
-import { shown, shownRange, shownSentence } from './format.ts';
-import type { Reader } from './format.ts';
+import { shown, shownRange, shownSentence } from './shown.ts';
+import type { Reader } from './shown.ts';
 
 const now = new Date(2026, 10, 23, 14, 0).getTime();
 const HOUR_MS = 3_600_000;

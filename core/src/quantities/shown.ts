@@ -1,5 +1,7 @@
-import type { Quantity, Ranged, Sentence, UnitSystem } from '@hollow-bell/core/quantities';
-import { SHOWN_UNITS, UNIT_SYMBOL, celsiusToF, massFromG, volumeFromL } from '@hollow-bell/core/quantities';
+import type { Ranged } from './range.ts';
+import type { Quantity, Sentence } from './sentence.ts';
+import { SHOWN_UNITS, UNIT_SYMBOL, celsiusToF, massFromG, volumeFromL } from './units.ts';
+import type { UnitSystem } from './units.ts';
 
 export type QuantityKind = Quantity['kind'];
 

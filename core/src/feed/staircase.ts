@@ -1,0 +1,107 @@
+import { abvWhenDry, mixedOf } from '../ledger/index.ts';
+import type { Ledger } from '../ledger/index.ts';
+import { HONEY_NITROGEN } from './need.ts';
+import { expectedAt, expectedShare, paceOf } from './pace.ts';
+import type { Pace } from './pace.ts';
+import { nitrogenMgPerG, productName } from './products.ts';
+import { AMMONIUM_CUTOFF_ABV, TOO_LATE_SHARE, isWasted } from './progress.ts';
+import type { DoseState, FeedingNow } from './progress.ts';
+import type { FeedingPlan } from './schedule.ts';
+import { THIRD_BREAK } from './schools.ts';
+
+const HOUR_MS = 3_600_000;
+
+/** One rise of the nitrogen drawing. */
+export interface Stair {
+  kind: 'amino' | 'ammonium';
+  label: string;
+  state: DoseState;
+  hour: number;
+  share: number;
+  /** By this school's count, for the liquid that is there now. */
+  mgPerL: number;
+  grams: number;
+}
+
+export interface Mark {
+  hour: number;
+  share: number;
+}
+
+/** Nitrogen over the first week or two, as it was given, is still to come, and came too late. */
+export interface Staircase {
+  needMgPerL: number;
+  honeyMgPerL: number;
+  fruitMgPerL: number;
+  stairs: Stair[];
+  /** What no longer comes, beside the stairs. */
+  wasted: Stair[];
+  now: Mark;
+  thirdBreak: Mark;
+  half: Mark;
+  /** Where ammonium is hardly taken up any more; null where the must cannot become so strong. */
+  ammoniumCutoff: Mark | null;
+  /** The last hour worth drawing. */
+  lastHour: number;
+  volumeL: number;
+}
+
+/** The share of sugar gone at a moment: between readings straight, after the last one by the pace. */
+function shareAt(ledger: Ledger, pace: Pace, pitchedAt: number, at: number): number {
+  const points = [
+    { at: pitchedAt, shareGone: 0 },
+    ...ledger.readings.filter((reading) => reading.verdict === 'follows' && reading.at > pitchedAt),
+  ];
+  const after = points.findIndex((point) => point.at > at);
+  const [left, right] = [points[after - 1], points[after]];
+  if (left === undefined || right === undefined) return expectedShare(pace, at);
+  return left.shareGone + ((right.shareGone - left.shareGone) * (at - left.at)) / (right.at - left.at);
+}
+
+/** What brings the nitrogen, step by step over time and over the falling sugar. Null before the pitch and for an empty vessel. */
+export function nitrogenStaircase(plan: FeedingPlan, { doses }: FeedingNow, ledger: Ledger, now: number): Staircase | null {
+  const [mixed, pace, pitch] = [mixedOf(ledger), paceOf(ledger), ledger.pitch];
+  if (mixed === null || pace === null || pitch === null || mixed.volumeL <= 0) return null;
+  const markAt = (at: number): Mark => ({
+    hour: (at - pitch.at) / HOUR_MS,
+    share: Math.max(0, shareAt(ledger, pace, pitch.at, at)),
+  });
+  const markOf = (share: number): Mark => {
+    const seen = ledger.readings.find((reading) => reading.verdict === 'follows' && reading.shareGone >= share)?.at;
+    return { hour: ((seen ?? expectedAt(pace, share)) - pitch.at) / HOUR_MS, share };
+  };
+  const givenMg = (field: 'ammoniumNMg' | 'aminoNMg'): number => ledger.doses.reduce((sum, dose) => sum + dose[field], 0);
+  const kept = {
+    ammonium: givenMg('ammoniumNMg') > 0 ? ledger.ammoniumNMg / givenMg('ammoniumNMg') : 1,
+    amino: givenMg('aminoNMg') > 0 ? ledger.aminoNMg / givenMg('aminoNMg') : 1,
+  };
+  const all = doses
+    .flatMap(({ dose, state, parts, expectedAt: at }): Stair[] =>
+      parts.flatMap(({ product, massG }) =>
+        (['amino', 'ammonium'] as const).map((kind) => {
+          const counted = nitrogenMgPerG(product)[kind] * (kind === 'amino' ? plan.practice.organicCredit : 1);
+          const there = state === 'given' ? kept[kind] : 1;
+          const label = `dose ${dose.number}, ${productName(product)}`;
+          return { kind, label, state, ...markAt(at), mgPerL: (massG * there * counted) / mixed.volumeL, grams: massG };
+        }),
+      ),
+    )
+    .filter(({ mgPerL }) => mgPerL > 0);
+  const abvDry = abvWhenDry(ledger);
+  const cutoffShare = abvDry > AMMONIUM_CUTOFF_ABV ? AMMONIUM_CUTOFF_ABV / abvDry : null;
+  const half = markOf(TOO_LATE_SHARE);
+  const here = markAt(Math.max(now, pitch.at));
+  return {
+    needMgPerL: (plan.demandMgPerG * ledger.sugarBasisG) / mixed.volumeL,
+    honeyMgPerL: HONEY_NITROGEN.value,
+    fruitMgPerL: (ledger.broughtAmmoniumNMg + ledger.broughtAminoNMg) / mixed.volumeL,
+    stairs: all.filter((stair) => !isWasted(stair)).sort((a, b) => a.hour - b.hour),
+    wasted: all.filter(isWasted),
+    now: here,
+    thirdBreak: markOf(THIRD_BREAK),
+    half,
+    ammoniumCutoff: cutoffShare === null ? null : markOf(cutoffShare),
+    lastHour: Math.max(half.hour, ...all.map(({ hour }) => hour)) + 12,
+    volumeL: mixed.volumeL,
+  };
+}
