@@ -1,4 +1,5 @@
 export * from './batches.ts';
+export * from './calendar.ts';
 export * from './events.ts';
 export * from './ingredients.ts';
 export * from './practice.ts';

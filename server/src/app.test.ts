@@ -3,6 +3,7 @@ import { connect as connectTo } from 'node:net';
 import type { ApiError, Batch, Practice } from '@hollow-bell/contract';
 import { DEFAULT_PRACTICE } from '@hollow-bell/contract';
 import { massImbalanceG } from '@hollow-bell/core/ledger';
+import type { EventContent } from '@hollow-bell/core/ledger';
 import { stateOf } from '@hollow-bell/core/watch';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { readConfig } from './config.ts';
@@ -116,7 +117,7 @@ describe('records from before fruit', () => {
     const { id } = await newBatch(other, happened(...pitched));
     const whole = (await other.call<Batch>('GET', `/batches/${id}`)).body;
     const migrator = migratorOf(other.sequelize);
-    await migrator.down();
+    await migrator.down({ to: '20261124-the-must' });
     const honeys = [{ name: 'linden', massG: 1500, moisture: 0.172, unfermentable: 0.032 }];
     const { waterL, yeastId, vessel, roomTempC } = whole.plan.must;
     const old = { must: { honeys, waterL, yeastId, vessel, roomTempC }, practice: { units: 'us' } };
@@ -131,6 +132,30 @@ describe('records from before fruit', () => {
     );
     expect(found[0]!.plan.must.ingredients).toMatchObject([{ name: 'linden', massG: 1500, family: 'honey', stage: 'before' }]);
     expect(found[0]!.plan.practice).toMatchObject({ units: 'us', pitch: 'rehydrate' });
+    expect(found[0]!.ledger).toEqual(whole.ledger);
+    await other.app.close();
+  });
+});
+
+describe('records from before makers could choose what to feed', () => {
+  it('are read with the feeding they had, and doses know their nitrogen', async () => {
+    const other = await testApp();
+    const fed: EventContent = { kind: 'nutrient', payload: { source: 'dap', massG: 2, dose: 1 } };
+    const { id } = await newBatch(other, happened(...pitched, [50, fed]));
+    const whole = (await other.call<Batch>('GET', `/batches/${id}`)).body;
+    const migrator = migratorOf(other.sequelize);
+    await migrator.down();
+    const { bases, ...ledger } = whole.ledger;
+    expect(bases).toEqual([]);
+    const oldLedger = { ...ledger, doses: ledger.doses.map(({ at, source, massG, dose }) => ({ at, source, massG, dose })) };
+    await other.sequelize.query('UPDATE batches SET ledger = $ledger', { bind: { ledger: JSON.stringify(oldLedger) } });
+    await other.sequelize.query(`UPDATE batch_plans SET plan = jsonb_set(plan, '{practice}', '{"units": "us"}')`);
+    await migrator.up();
+    const found = await other.sequelize.query<{ plan: { practice: object }; ledger: object }>(
+      'SELECT plan, ledger FROM batch_plans JOIN batches ON batch_id = id',
+      { type: QueryTypes.SELECT },
+    );
+    expect(found[0]!.plan.practice).toMatchObject({ units: 'us', school: 'clock', setDoses: [], ammonium: { source: 'dap' } });
     expect(found[0]!.ledger).toEqual(whole.ledger);
     await other.app.close();
   });

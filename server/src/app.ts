@@ -11,6 +11,8 @@ import type { Sequelize } from 'sequelize';
 import type { Config } from './config.ts';
 import { batchRoutes } from './features/batches/routes.ts';
 import { batchStore } from './features/batches/store.ts';
+import { calendarRoutes } from './features/calendar/routes.ts';
+import { calendarStore } from './features/calendar/store.ts';
 import { demoRoutes } from './features/demo/routes.ts';
 import { healthRoutes } from './features/health/routes.ts';
 import { practiceRoutes } from './features/practice/routes.ts';
@@ -69,13 +71,20 @@ export async function buildApp({ config, sequelize, now }: Parts) {
   });
   await app.register(swaggerUi, { routePrefix: '/api/docs', staticCSP: true });
 
-  const cellar = { batches: batchStore(sequelize, now), practice: practiceStore(sequelize), shelf: shelfStore(sequelize), now };
+  const cellar = {
+    batches: batchStore(sequelize, now),
+    practice: practiceStore(sequelize),
+    shelf: shelfStore(sequelize),
+    calendar: calendarStore(sequelize),
+    now,
+  };
   await app.register(
     async (api) => {
       await api.register(healthRoutes(sequelize));
       await api.register(practiceRoutes(cellar.practice));
       await api.register(batchRoutes(cellar.batches));
       await api.register(shelfRoutes(cellar.shelf));
+      await api.register(calendarRoutes(cellar));
       await api.register(demoRoutes(cellar));
     },
     { prefix: '/api' },

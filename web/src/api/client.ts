@@ -1,4 +1,16 @@
-import type { ApiError, Batch, BatchPlan, BatchSummary, Blend, NewEvent, Practice, ShelfItem, Shelved, Split } from '@hollow-bell/contract';
+import type {
+  ApiError,
+  Batch,
+  BatchPlan,
+  BatchSummary,
+  Blend,
+  CalendarAddress,
+  NewEvent,
+  Practice,
+  ShelfItem,
+  Shelved,
+  Split,
+} from '@hollow-bell/contract';
 import type { BatchEvent } from '@hollow-bell/core/ledger';
 
 /** An answer from the server that is not a success, or no answer at all (`away`). */
@@ -49,6 +61,9 @@ export const api = {
   replan: (id: string, afterVersion: number, plan: BatchPlan) => call<Batch>('PUT', `/batches/${id}/plan`, { afterVersion, plan }),
   split: (id: string, split: Split) => call<Batch>('POST', `/batches/${id}/split`, split),
   blend: (id: string, blend: Blend) => call<Batch>('POST', `/batches/${id}/blend`, blend),
+  calendar: () => call<CalendarAddress>('GET', '/calendar'),
+  renewCalendar: () => call<CalendarAddress>('PUT', '/calendar'),
+  closeCalendar: () => call<CalendarAddress>('DELETE', '/calendar'),
   shelf: () => call<{ items: Shelved[] }>('GET', '/shelf'),
   putShelfItem: (item: ShelfItem, afterVersion: number) => call<Shelved>('PUT', `/shelf/${item.id}`, { afterVersion, item }),
   importShelf: (items: ShelfItem[]) => call<{ written: number }>('POST', '/shelf/import', { items }),

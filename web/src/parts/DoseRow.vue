@@ -4,10 +4,11 @@ import type { DoseNow, PartNow } from '@hollow-bell/core/feed';
 import type { Bell } from '@hollow-bell/core/rounds';
 import { computed, ref } from 'vue';
 import BellMark from './BellMark.vue';
+import DegasFirst from './DegasFirst.vue';
 import QuantityField from './QuantityField.vue';
 import { useReader } from '../composables/useReader.ts';
 
-const props = defineProps<{ dose: DoseNow; busy: boolean; ammoniumIsLate: boolean }>();
+const props = defineProps<{ dose: DoseNow; pitchedAt: number; busy: boolean; ammoniumIsLate: boolean }>();
 const emit = defineEmits<{ give: [parts: PartNow[]] }>();
 
 const { show } = useReader();
@@ -28,6 +29,15 @@ const otherwise = ref(false);
 const amounts = ref<(number | null)[]>([]);
 const teaspoons = ({ product, massG }: PartNow): string =>
   `about ${(Math.round((massG / teaspoonG(product)) * 4) / 4).toLocaleString()} tsp`;
+/** Yeast counts real hours; where the clocks change in between, the hour of the day is another. */
+const clocksChange = computed(() => {
+  const offset = (at: number): number => new Date(at).getTimezoneOffset();
+  const shift = offset(props.pitchedAt) - offset(props.dose.expectedAt);
+  return props.dose.state === 'given' || shift === 0
+    ? ''
+    : `the clocks go ${shift > 0 ? 'forward' : 'back'} in between, the hours are real ones`;
+});
+const isBySugar = computed(() => props.dose.dose.share !== null && props.dose.state === 'ahead');
 const isOpen = computed(() => props.dose.state === 'due' || props.dose.state === 'ahead');
 const parts = computed(() => props.dose.parts.filter(({ massG }) => massG >= LEAST_DOSE_G));
 const leftOutG = computed(() => props.dose.parts.reduce((sum, part) => sum + part.leftOutG, 0));
@@ -56,8 +66,10 @@ function give(grams: readonly (number | null)[]): void {
   <li class="dose" :data-dose="dose.dose.number" :data-state="dose.state">
     <BellMark :bell="BELL[dose.state]" />
     <span class="quiet"
-      >{{ dose.state === 'given' ? 'given' : dose.dose.share !== null && dose.state === 'ahead' ? 'by the sugar, at the latest' : '' }}
-      {{ show('when', dose.dueAt) }}</span
+      >{{ dose.state === 'given' ? 'given' : isBySugar ? 'about' : '' }} {{ show('when', dose.expectedAt) }}
+      <small v-if="isBySugar && dose.dueAt - dose.expectedAt > 36e5"
+        >by the sugar, {{ show('when', dose.dueAt) }} at the latest</small
+      ></span
     >
     <span class="what">
       <b>Dose {{ dose.dose.number }}</b>
@@ -67,6 +79,7 @@ function give(grams: readonly (number | null)[]): void {
           <span v-if="isOpen" class="small quiet">({{ teaspoons(part) }})</span></template
         >
       </template>
+      <small v-if="clocksChange !== ''" class="quiet">, {{ clocksChange }}</small>
       <span v-if="WHY[dose.state] !== undefined" class="quiet">{{ WHY[dose.state] }}</span>
       <span v-else-if="isOpen && leftOutG >= LEAST_DOSE_G" class="quiet"
         >; {{ show('massG', leftOutG) }} ammonium left out: late, or over its cap</span
@@ -82,6 +95,7 @@ function give(grams: readonly (number | null)[]): void {
       >
       <el-button @click="begin">Otherwise</el-button>
     </span>
+    <DegasFirst v-if="dose.state === 'due' && totalG >= LEAST_DOSE_G" />
     <form v-if="otherwise" class="other" @submit.prevent="give(amounts)">
       <QuantityField
         v-for="(part, i) in dose.parts"
@@ -104,7 +118,7 @@ function give(grams: readonly (number | null)[]): void {
 <style scoped>
 .dose {
   display: grid;
-  grid-template-columns: 34px 118px 1fr auto;
+  grid-template-columns: 34px 124px 1fr auto;
   align-items: center;
   gap: 8px;
   min-height: 56px;

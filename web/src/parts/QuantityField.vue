@@ -26,6 +26,7 @@ export type FieldKind =
   | 'ph'
   | 'abv'
   | 'gPerL'
+  | 'gramsPerL'
   | 'percent'
   | 'count'
   | 'money'
@@ -40,6 +41,7 @@ const PLAIN: Partial<Record<FieldKind, [low: number, high: number, digits: numbe
   ph: [2.5, 5, 2, ''],
   abv: [0, 25, 1, '% vol'],
   gPerL: [0, 500, 0, 'g/L'],
+  gramsPerL: [0, 20, 2, 'g/L'],
   percent: [0, 100, 1, '%'],
   count: [0, 5000, 0, ''],
   money: [0, 100_000, 2, ''],

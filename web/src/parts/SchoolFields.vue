@@ -1,39 +1,24 @@
 <script setup lang="ts">
 import type { Practice } from '@hollow-bell/contract';
-import { SCHOOLS, SCHOOL_IDS, nitrogenMgPerG, productCaution, productName } from '@hollow-bell/core/feed';
+import { SCHOOLS, SCHOOL_IDS, nitrogenMgPerG, productCaution, productName, readDoseHours } from '@hollow-bell/core/feed';
 import type { Product } from '@hollow-bell/core/feed';
 import { NUTRIENTS } from '@hollow-bell/core/ledger';
 import type { NutrientId } from '@hollow-bell/core/ledger';
-import { computed, onMounted } from 'vue';
-import { useShelf } from '../stores/shelf.ts';
+import { computed } from 'vue';
+import { useAttempt } from '../composables/useAttempt.ts';
+import { useNutrients } from '../composables/useNutrients.ts';
 import PickList from './PickList.vue';
 import QuantityField from './QuantityField.vue';
 
 const practice = defineModel<Practice>({ required: true });
-const shelf = useShelf();
-onMounted(() => shelf.load());
 const change = (over: Partial<Practice>): void => {
   practice.value = { ...practice.value, ...over };
 };
 
-const KINDS: NutrientId[] = ['organic', 'noAmmonium', 'rehydration', 'dap', 'complex', 'cutDap'];
+const { stocked } = useNutrients();
+const KINDS: NutrientId[] = ['organic', 'noAmmonium', 'dap', 'complex', 'cutDap'];
 /** The kinds of nutrient, and behind them the packets on the shelf with their own figures. */
-const products = computed<Product[]>(() => [
-  ...KINDS.map((source) => ({ source })),
-  ...shelf.standing.flatMap(({ item }) =>
-    item.detail.kind === 'nutrient'
-      ? [
-          {
-            source: 'own' as const,
-            lotId: item.id,
-            own: { name: item.name, ammoniumN: item.detail.ammoniumN, aminoN: item.detail.aminoN },
-            gPerTeaspoon: item.detail.gPerTeaspoon,
-            ...(item.pricePerKg === null ? {} : { pricePerKg: item.pricePerKg }),
-          },
-        ]
-      : [],
-  ),
-]);
+const products = computed<Product[]>(() => [...KINDS.map((source) => ({ source })), ...stocked.value.map(({ product }) => product)]);
 const keyOf = (product: Product): string => product.lotId ?? product.source;
 const optionsFor = (hasAmmonium: boolean, chosen: Product) => {
   const fitting = products.value.filter((product) => {
@@ -47,22 +32,24 @@ const optionsFor = (hasAmmonium: boolean, chosen: Product) => {
   }));
 };
 const productOf = (key: string): Product => products.value.find((product) => keyOf(product) === key) ?? { source: 'organic' };
-const SCHOOL_OPTIONS = SCHOOL_IDS.map((id) => ({ value: id, label: SCHOOLS[id].name }));
+/** A plan worked out for one must is followed by that batch alone. */
+const schoolOptions = computed(() =>
+  SCHOOL_IDS.filter((id) => id !== 'set' || practice.value.setDoses.length > 0).map((id) => ({ value: id, label: SCHOOLS[id].name })),
+);
 const CREDITS = [1, 2, 3, 4].map((value) => ({ value, label: value === 1 ? 'at face value' : `${value} times` }));
 const hours = computed(() => practice.value.ownHours.join(', '));
-function setHours(event: Event): void {
-  const typed = (event.target as HTMLInputElement).value.split(/[\s,;]+/).map(Number);
-  const ownHours = typed.filter((h) => Number.isFinite(h) && h >= 0 && h <= 720).slice(0, 10);
-  change({ ownHours });
-}
+const { refusal, attempt } = useAttempt();
+const setHours = (event: Event): Promise<boolean> =>
+  attempt(() => change({ ownHours: readDoseHours((event.target as HTMLInputElement).value) }));
 </script>
 
 <template>
   <div class="schools">
-    <PickList :model-value="practice.school" label="when" :options="SCHOOL_OPTIONS" @update:model-value="change({ school: $event })" />
+    <PickList :model-value="practice.school" label="when" :options="schoolOptions" @update:model-value="change({ school: $event })" />
     <label v-if="practice.school === 'own'" class="hours">
       <span class="small quiet">hours after the pitch</span>
-      <input :value="hours" inputmode="numeric" placeholder="24, 48, 72" @change="setHours" />
+      <input :value="hours" class="line-input" placeholder="24, 48, 72" :aria-invalid="refusal !== ''" @change="setHours" />
+      <span v-if="refusal !== ''" class="refusal small" role="alert">{{ refusal }}</span>
     </label>
     <PickList
       :model-value="keyOf(practice.organic)"
@@ -89,6 +76,9 @@ function setHours(event: Event): void {
       @update:model-value="change({ organicCredit: $event })"
     />
     <p class="small quiet whole">{{ SCHOOLS[practice.school].says }}</p>
+    <p class="small quiet whole">
+      Nutrients of yeast hold nothing of animals; blends may, read the packet if a guest avoids them. Honey itself is of bees.
+    </p>
     <p v-if="productCaution(practice.ammonium) !== null && practice.dapShare > 0" class="caution whole">
       {{ productCaution(practice.ammonium) }}
     </p>
@@ -110,14 +100,5 @@ function setHours(event: Event): void {
   display: grid;
   align-content: start;
   gap: 2px;
-}
-
-.hours input {
-  height: 40px;
-  border: 0;
-  border-bottom: 1px solid var(--soot-3);
-  background: none;
-  color: inherit;
-  font: 15px var(--mono);
 }
 </style>

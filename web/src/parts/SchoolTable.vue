@@ -12,8 +12,11 @@ import PickList from './PickList.vue';
 
 const props = defineProps<{ ledger: Ledger; practice: Practice; must: MustPlan }>();
 const { show, money } = useReader();
-const OPTIONS = SCHOOL_IDS.map((id) => ({ value: id, label: SCHOOLS[id].name }));
-const others = SCHOOL_IDS.filter((id) => id !== props.practice.school && id !== 'none' && id !== 'own');
+const OPTIONS = SCHOOL_IDS.filter((id) => id !== 'set' || props.practice.setDoses.length > 0).map((id) => ({
+  value: id,
+  label: SCHOOLS[id].name,
+}));
+const others = SCHOOL_IDS.filter((id) => id !== props.practice.school && !['none', 'own', 'set'].includes(id));
 const chosen = ref<SchoolId[]>([props.practice.school, others[0] ?? 'clock', others[1] ?? 'organic']);
 
 const outcomes = computed(() => {

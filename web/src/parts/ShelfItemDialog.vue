@@ -2,6 +2,7 @@
 import type { Shelved, ShelfKind } from '@hollow-bell/contract';
 import { INGREDIENTS } from '@hollow-bell/core/ingredients';
 import { YEAST_TYPES } from '@hollow-bell/core/yeast';
+import type { NitrogenDemand } from '@hollow-bell/core/yeast';
 import { computed } from 'vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
@@ -22,6 +23,11 @@ const detail = computed(() => item.value.detail);
 const options = <V extends string>(values: readonly V[]) => values.map((value) => ({ value, label: value }));
 const LIKE = INGREDIENTS.map(({ id, name }) => ({ value: id, label: name }));
 const TYPES = YEAST_TYPES.map(({ id, name }) => ({ value: id, label: name }));
+const DEMANDS = [
+  { value: 'type' as const, label: 'as its type' },
+  ...options(['low', 'medium', 'high'] as const),
+  { value: 'unknown' as const, label: 'nobody says' },
+];
 const SHAPES = options(['jug', 'carboy', 'bucket', 'keg'] as const);
 const MATERIALS = options(['glass', 'plastic', 'steel', 'stoneware'] as const);
 const READS = options(['gravity', 'brix', 'temperature', 'pH', 'mass', 'volume'] as const);
@@ -39,6 +45,12 @@ function setTolerance(part: 'value' | 'low' | 'high', abv: number | null): void 
   const before = detail.value.own.toleranceAbv ?? type?.toleranceAbv ?? { value: 14, low: 13, high: 15 };
   const next = { ...before, [part]: abv };
   detail.value.own.toleranceAbv = { value: next.value, low: Math.min(next.low, next.value), high: Math.max(next.high, next.value) };
+}
+
+function setDemand(demand: NitrogenDemand | 'type'): void {
+  if (detail.value.kind !== 'yeast') return;
+  if (demand === 'type') delete detail.value.own.demand;
+  else detail.value.own.demand = demand;
 }
 
 async function save(): Promise<void> {
@@ -116,6 +128,7 @@ const setDate = (event: Event): string | null => (event.target as HTMLInputEleme
           label="at most"
           @update:model-value="setTolerance('high', $event)"
         />
+        <PickList :model-value="detail.own.demand ?? 'type'" label="wants nitrogen" :options="DEMANDS" @update:model-value="setDemand" />
       </template>
       <template v-else-if="detail.kind === 'nutrient'">
         <QuantityField
@@ -131,6 +144,12 @@ const setDate = (event: Event): string | null => (event.target as HTMLInputEleme
           @update:model-value="$event !== null && (detail.aminoN = $event / 100)"
         />
         <QuantityField v-model="detail.gPerTeaspoon" kind="smallMass" label="a level teaspoon holds" />
+        <QuantityField
+          :model-value="detail.capGPerL ?? null"
+          kind="gramsPerL"
+          label="packet allows at most"
+          @update:model-value="detail.capGPerL = $event ?? undefined"
+        />
       </template>
       <label v-else-if="detail.kind === 'chemical'"
         ><span class="small quiet">used for</span><input v-model="detail.use" class="line-input" maxlength="120"

@@ -1,4 +1,3 @@
-import { emptyLedger } from '@hollow-bell/core/ledger';
 import { gravity, massG, say, verdict, when } from '@hollow-bell/core/quantities';
 import type { Ask, Bell } from '@hollow-bell/core/rounds';
 import type { Gate } from '@hollow-bell/core/stabilize';
@@ -17,7 +16,6 @@ import { useMustDraft } from '../composables/useMustDraft.ts';
 import FigureValue from './FigureValue.vue';
 import GateRow from './GateRow.vue';
 import HoldChips from './HoldChips.vue';
-import NitrogenLedger from './NitrogenLedger.vue';
 import QuantityField from './QuantityField.vue';
 import SentenceText from './SentenceText.vue';
 import VerdictList from './VerdictList.vue';
@@ -197,30 +195,5 @@ describe('gates, rail and holds', () => {
     await alcohol.setValue('19');
     expect(chips.find('[role="alert"]').text()).toMatch(/stops near 14/);
     expect(Number(alcohol.element.value)).toBe(19);
-  });
-});
-
-describe('the nitrogen drawing', () => {
-  it('lays what comes end to end and hatches what comes too late', () => {
-    const dose = { number: 1, clockH: 24, atThirdBreak: false, organicGPerL: 1, dapGPerL: 0.2 };
-    const feeding = {
-      needMgPerL: 200,
-      creditMgPerL: 20,
-      doses: [dose],
-      suppliedMgPerL: 180,
-      practice: { organicCredit: 1, dapShare: 0.5, dapCapGPerL: 1 },
-    };
-    const drawing = show(NitrogenLedger, {
-      feeding,
-      doses: [{ dose, state: 'too late', dueAt: 0, organicG: 5, dapG: 1, dapDroppedG: 0 }],
-      ledger: { ...emptyLedger(), waterG: 5000 },
-    });
-    const bars = drawing.findAll('.track .bar');
-    expect(bars.map((bar) => bar.classes('late'))).toEqual([false, true, true]);
-    const lefts = bars.map((bar) => Number.parseFloat((bar.element as HTMLElement).style.left));
-    const widths = bars.map((bar) => Number.parseFloat((bar.element as HTMLElement).style.width));
-    expect(lefts[1]).toBeCloseTo(lefts[0]! + widths[0]!, 4);
-    expect(lefts[2]).toBeCloseTo(lefts[1]! + widths[1]!, 4);
-    expect(plain(drawing.attributes('aria-label') ?? '')).toContain('need of 200 mg/L');
   });
 });

@@ -3,6 +3,7 @@ import { computed } from 'vue';
 import AlcoholTool from '../bench/AlcoholTool.vue';
 import AttemperTool from '../bench/AttemperTool.vue';
 import BlendTool from '../bench/BlendTool.vue';
+import PhTool from '../bench/PhTool.vue';
 import ReadingTool from '../bench/ReadingTool.vue';
 import ThinTool from '../bench/ThinTool.vue';
 import UnitsTool from '../bench/UnitsTool.vue';
@@ -16,6 +17,7 @@ const TOOLS = [
   { id: 'blend', name: 'Blend two', asks: 'What do two meads make together?', tool: BlendTool },
   { id: 'vessel', name: 'Vessel', asks: 'How full is it, and how high does it stand?', tool: VesselTool },
   { id: 'attemper', name: 'Attemper yeast', asks: 'How does the yeast get from its warm water into the must?', tool: AttemperTool },
+  { id: 'ph', name: 'Raise the pH', asks: 'How much potassium carbonate or bicarbonate?', tool: PhTool },
   { id: 'units', name: 'Units', asks: 'What is that in my units?', tool: UnitsTool },
 ];
 const here = computed(() => TOOLS.find(({ id }) => id === props.tool) ?? TOOLS[0]);

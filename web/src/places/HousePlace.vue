@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue';
+import CalendarAddress from '../parts/CalendarAddress.vue';
 import BrewPracticeFields from '../parts/BrewPracticeFields.vue';
 import PracticeFields from '../parts/PracticeFields.vue';
 import SchoolFields from '../parts/SchoolFields.vue';
@@ -31,6 +32,7 @@ async function save(): Promise<void> {
       <span v-if="saved" class="quiet" role="status"> Kept.</span>
     </div>
     <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
+    <CalendarAddress />
   </section>
 </template>
 

@@ -1,7 +1,18 @@
 <script setup lang="ts">
 import type { Practice } from '@hollow-bell/contract';
-import { AMMONIUM_CUTOFF_ABV, LEAST_DOSE_G, fedEvent, feedingWorkings, mustNitrogenOf } from '@hollow-bell/core/feed';
+import {
+  AMMONIUM_CUTOFF_ABV,
+  LEAST_DOSE_G,
+  fedEvent,
+  feedingWorkings,
+  isComing,
+  mustNitrogenOf,
+  smellCauses,
+  smellsOfSulfur,
+} from '@hollow-bell/core/feed';
 import type { DoseNow, PartNow } from '@hollow-bell/core/feed';
+import { BASE_SALTS } from '@hollow-bell/core/ledger';
+import type { BaseSalt } from '@hollow-bell/core/ledger';
 import { exactly } from '@hollow-bell/core/quantities';
 import { yeastOf } from '@hollow-bell/core/yeast';
 import { computed, ref } from 'vue';
@@ -10,20 +21,29 @@ import BatchLog from '../parts/BatchLog.vue';
 import BenchHead from '../parts/BenchHead.vue';
 import DoseRow from '../parts/DoseRow.vue';
 import FigureValue from '../parts/FigureValue.vue';
-import NitrogenLedger from '../parts/NitrogenLedger.vue';
+import NitrogenStairs from '../parts/NitrogenStairs.vue';
+import RaisePh from '../parts/RaisePh.vue';
 import SchoolFields from '../parts/SchoolFields.vue';
 import SchoolTable from '../parts/SchoolTable.vue';
 import SentenceText from '../parts/SentenceText.vue';
+import ShelfPlan from '../parts/ShelfPlan.vue';
+import SmellPanel from '../parts/SmellPanel.vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
 import { useBatch } from '../stores/batch.ts';
+import type { PhTrial } from '../parts/RaisePh.vue';
 
 const store = useBatch();
 const { show } = useReader();
-const { refusal, attempt } = useAttempt();
+const { refusal, busy, attempt } = useAttempt();
 const giving = ref<number | null>(null);
 const yeast = computed(() => (store.ledger.pitch === null ? null : yeastOf(store.ledger.pitch)));
 const workings = computed(() => (store.feeding === null ? null : feedingWorkings(store.feeding, store.ledger.pitch)));
+const causes = computed(() =>
+  store.feeding !== null && smellsOfSulfur(store.ledger, store.now) ? smellCauses(store.feeding, store.ledger, store.now) : [],
+);
+const isWaiting = computed(() => store.feedingNow?.doses.some(isComing) === true);
+const needNote = computed(() => (yeast.value?.demand === 'unknown' ? 'nobody states its demand: fed as medium' : ''));
 const ammoniumIsLate = computed(() => (store.view?.abv ?? 0) >= AMMONIUM_CUTOFF_ABV);
 
 async function give(dose: DoseNow, parts: PartNow[]): Promise<void> {
@@ -47,6 +67,25 @@ function feedBy(practice: Practice): Promise<boolean> {
     if (batch !== null) store.batch = await api.replan(batch.id, batch.planVersion, { ...batch.plan, practice });
   });
 }
+
+async function follow(over: Partial<Practice>): Promise<void> {
+  if (store.batch !== null) await feedBy({ ...store.batch.plan.practice, ...over });
+}
+
+const trial = ref<PhTrial>({
+  way: 'trial',
+  salt: 'bicarbonate',
+  v: null,
+  sample: 100,
+  added: null,
+  before: null,
+  perL: null,
+  after: store.ledger.ph?.value ?? null,
+  to: null,
+});
+async function putIn(salt: BaseSalt, massG: number): Promise<void> {
+  await attempt(() => store.write([{ kind: 'base', payload: { salt, massG } }], `${show('massG', massG)} ${BASE_SALTS[salt].name}`));
+}
 </script>
 
 <template>
@@ -57,7 +96,13 @@ function feedBy(practice: Practice): Promise<boolean> {
     <div v-else class="columns">
       <div class="stack">
         <div v-if="workings !== null" class="needs">
-          <FigureValue label="Nitrogen it needs" kind="mgPerL" :figure="exactly(store.feeding.needMgPerL)" :working="workings.need" />
+          <FigureValue
+            label="Nitrogen it needs"
+            kind="mgPerL"
+            :figure="store.feeding.needRange"
+            :working="workings.need"
+            :note="needNote"
+          />
           <FigureValue label="The must brings" kind="mgPerL" :figure="mustNitrogenOf(store.feeding)" :working="workings.honey" />
           <FigureValue
             label="This plan gives"
@@ -67,7 +112,14 @@ function feedBy(practice: Practice): Promise<boolean> {
             :note="workings.supply.school ?? ''"
           />
         </div>
-        <NitrogenLedger v-if="store.feedingNow !== null" :feeding="store.feeding" :now="store.feedingNow" :ledger="store.ledger" />
+        <NitrogenStairs
+          v-if="store.feedingNow !== null"
+          :feeding="store.feeding"
+          :progress="store.feedingNow"
+          :ledger="store.ledger"
+          :now="store.now"
+        />
+        <SmellPanel v-if="causes.length > 0" :causes="causes" />
         <ul v-if="(store.feedingNow?.changes.length ?? 0) > 0" class="changes" data-test="changes">
           <li v-for="(change, i) in store.feedingNow?.changes" :key="i"><SentenceText :sentence="change" /></li>
         </ul>
@@ -76,6 +128,7 @@ function feedBy(practice: Practice): Promise<boolean> {
             v-for="dose in store.feedingNow?.doses"
             :key="dose.dose.number"
             :dose="dose"
+            :pitched-at="store.ledger.pitch?.at ?? 0"
             :busy="giving === dose.dose.number"
             :ammonium-is-late="ammoniumIsLate"
             @give="give(dose, $event)"
@@ -86,17 +139,30 @@ function feedBy(practice: Practice): Promise<boolean> {
           {{ show('mgPerL', store.feeding.missingMgPerL) }} stay uncovered: within its caps this school cannot give more.
         </p>
         <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
+        <p v-if="isWaiting && store.batch !== null" class="no-print">
+          <a :href="`/api/batches/${store.batch.id}/calendar.ics`" download>These dates as a calendar file</a>
+        </p>
         <p class="caution">
           Degas slowly before every dose: powder gives the gas a place to form, and the must erupts. No ammonium while rehydrating, and none
           above {{ AMMONIUM_CUTOFF_ABV }} % vol: it stays as a salty taste and feeds what spoils mead. DAP cut with urea leaves off-flavors;
           ask before you buy.
         </p>
         <h2>How this batch is fed</h2>
-        <SchoolFields v-if="store.batch !== null" :model-value="store.batch.plan.practice" @update:model-value="feedBy" />
-        <details v-if="store.batch !== null && store.ledger.pitch !== null" class="side">
-          <summary>Three schools side by side on this must</summary>
-          <SchoolTable :ledger="store.ledger" :practice="store.batch.plan.practice" :must="store.batch.plan.must" />
-        </details>
+        <template v-if="store.batch !== null && store.ledger.pitch !== null">
+          <SchoolFields :model-value="store.batch.plan.practice" @update:model-value="feedBy" />
+          <details class="side">
+            <summary>Three schools side by side on this must</summary>
+            <SchoolTable :ledger="store.ledger" :practice="store.batch.plan.practice" :must="store.batch.plan.must" />
+          </details>
+          <details class="side">
+            <summary>Worked out from what is on the shelf</summary>
+            <ShelfPlan :ledger="store.ledger" :practice="store.batch.plan.practice" :busy="busy" @follow="follow" />
+          </details>
+          <details class="side">
+            <summary>Raise its pH</summary>
+            <RaisePh v-model="trial" :volume-l="store.view?.volumeL ?? 0" :busy="busy" @give="putIn" />
+          </details>
+        </template>
       </div>
       <BatchLog />
     </div>

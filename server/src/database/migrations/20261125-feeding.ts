@@ -3,10 +3,10 @@ import type { Migration } from '../migration.ts';
 
 /** What was fed, and when, before makers could choose it, as it stood when this was written. */
 const FEEDING = { school: 'clock', ownHours: [24, 48, 72], setDoses: [], organic: { source: 'organic' }, ammonium: { source: 'dap' } };
-/** mg of nitrogen in a gram of the two nutrients there were. */
+/** Nitrogen in the two nutrients there were, by mass. */
 const NUTRIENTS = {
-  organic: { name: 'organic nutrient', ammonium: 0, amino: 40 },
-  dap: { name: 'diammonium phosphate', ammonium: 212.1, amino: 0 },
+  organic: { name: 'organic nutrient', ammoniumN: 0, aminoN: 0.04 },
+  dap: { name: 'diammonium phosphate', ammoniumN: 0.2121, aminoN: 0 },
 };
 
 interface OldDose {
@@ -19,8 +19,8 @@ interface BatchRow {
 }
 
 function named(dose: OldDose): object {
-  const { name, ammonium, amino } = NUTRIENTS[dose.source];
-  return { ...dose, name, ammoniumNMg: dose.massG * ammonium, aminoNMg: dose.massG * amino };
+  const { name, ammoniumN, aminoN } = NUTRIENTS[dose.source];
+  return { ...dose, name, ammoniumNMg: dose.massG * ammoniumN * 1000, aminoNMg: dose.massG * aminoN * 1000 };
 }
 
 /** Plans and the house with their school of feeding; doses in the ledgers with what they were; addresses to subscribe to. */
@@ -44,6 +44,7 @@ export const feeding: Migration = {
       bind,
       transaction,
     });
+    await sequelize.query(`UPDATE batches SET ledger = jsonb_set(ledger, '{bases}', '[]')`, { transaction });
     const rows = await sequelize.query<BatchRow>(
       `SELECT id, ledger FROM batches WHERE jsonb_array_length(coalesce(ledger -> 'doses', '[]')) > 0`,
       { type: QueryTypes.SELECT, transaction },

@@ -55,6 +55,10 @@ export function demoShelf(now: number): ShelfItem[] {
     const { family, makes, composition, sugarSpread } = row;
     return item(n, row.name, stockG, { kind: 'ingredient', family, makes, composition, sugarSpread }, { pricePerKg, note });
   };
+  const nutrient = (n: number, kind: 'organic' | 'dap' | 'complex', stockG: number, pricePerKg: number): ShelfItem => {
+    const { name, ammoniumN, aminoN, gPerTeaspoon } = NUTRIENTS[kind];
+    return item(n, name, stockG, { kind: 'nutrient', ammoniumN, aminoN, gPerTeaspoon }, { pricePerKg });
+  };
   return [
     honey('linden avenue', 1, 14_000, 0.171, 'two buckets from July, set'),
     honey('heather moor', 2, 8_500, 0.19, 'jelly; warm it'),
@@ -73,18 +77,10 @@ export function demoShelf(now: number): ShelfItem[] {
       { kind: 'yeast', typeId: 'strong', own: { toleranceAbv: { value: 17, low: 16, high: 18 } } },
       { pricePerKg: 300, expiresOn: inDays(24), note: 'opened, in the cold' },
     ),
-    item(12, 'organic nutrient', 100, {
-      kind: 'nutrient',
-      ammoniumN: NUTRIENTS.organic.ammoniumN,
-      aminoN: NUTRIENTS.organic.aminoN,
-      gPerTeaspoon: NUTRIENTS.organic.gPerTeaspoon,
-    }),
-    item(13, 'diammonium phosphate', 80, {
-      kind: 'nutrient',
-      ammoniumN: NUTRIENTS.dap.ammoniumN,
-      aminoN: 0,
-      gPerTeaspoon: NUTRIENTS.dap.gPerTeaspoon,
-    }),
+    nutrient(12, 'organic', 100, 62),
+    nutrient(13, 'dap', 80, 19),
+    nutrient(22, 'complex', 30, 34),
+    item(23, 'potassium bicarbonate', 60, { kind: 'chemical', use: 'raises the pH' }),
     item(14, 'potassium metabisulfite', 50, { kind: 'chemical', use: 'sulfite' }, { expiresOn: inDays(190) }),
     item(15, 'potassium sorbate', 25, { kind: 'chemical', use: 'sorbate' }, { expiresOn: inDays(400) }),
     item(16, '10 L bucket', 2, { kind: 'vessel', shape: 'bucket', capacityL: 10.5, material: 'plastic', neckMm: 250 }),

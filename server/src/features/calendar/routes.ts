@@ -1,0 +1,65 @@
+import { timingSafeEqual } from 'node:crypto';
+import { DEFAULT_PRACTICE, calendarAddressSchema, errorSchema } from '@hollow-bell/contract';
+import type { BatchSummary } from '@hollow-bell/contract';
+import type { FastifyReply, FastifyRequest } from 'fastify';
+import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod';
+import { z } from 'zod';
+import { HttpProblem } from '../../http/errors.ts';
+import type { BatchStore } from '../batches/store.ts';
+import type { PracticeStore } from '../practice/store.ts';
+import { calendarFile } from './calendar.ts';
+import type { CalendarStore } from './store.ts';
+
+interface Cellar {
+  batches: BatchStore;
+  practice: PracticeStore;
+  calendar: CalendarStore;
+  now: () => number;
+}
+
+const errors = { 400: errorSchema, 404: errorSchema, 503: errorSchema };
+
+function isSame(given: string, kept: string): boolean {
+  const [a, b] = [Buffer.from(given), Buffer.from(kept)];
+  return a.length === b.length && timingSafeEqual(a, b);
+}
+
+/** What is due, for calendars outside: one batch as a file, all open ones at an address that only its holder knows. */
+export const calendarRoutes =
+  ({ batches, practice, calendar, now }: Cellar): FastifyPluginAsyncZod =>
+  async (app) => {
+    const answer = async (request: FastifyRequest, reply: FastifyReply, name: string, which: readonly BatchSummary[]) => {
+      const { units } = (await practice.read()) ?? DEFAULT_PRACTICE;
+      void reply.type('text/calendar; charset=utf-8').header('cache-control', 'private, no-cache');
+      return calendarFile(name, which, { units, locale: 'en', now: now() }, `${request.protocol}://${request.host}`);
+    };
+
+    app.get(
+      '/batches/:id/calendar.ics',
+      { schema: { params: z.object({ id: z.uuid() }), response: { 200: z.string(), ...errors } } },
+      async (request, reply) => {
+        const batch = await batches.read(request.params.id);
+        void reply.header('content-disposition', 'attachment; filename="feeding.ics"');
+        return answer(request, reply, batch.name, [batch]);
+      },
+    );
+
+    app.get(
+      '/calendar/:token.ics',
+      { schema: { params: z.object({ token: z.string().min(1).max(64) }), response: { 200: z.string(), ...errors } } },
+      async (request, reply) => {
+        const token = await calendar.token();
+        if (token === null || !isSame(request.params.token, token))
+          throw new HttpProblem(404, 'not_found', 'There is no calendar at this address; it may have been renewed or closed.');
+        return answer(request, reply, 'Hollow Bell', await batches.list(true));
+      },
+    );
+
+    const address = { schema: { response: { 200: calendarAddressSchema, 503: errorSchema } } };
+    app.get('/calendar', address, async () => ({ token: await calendar.token() }));
+    app.put('/calendar', address, async () => ({ token: await calendar.renew() }));
+    app.delete('/calendar', address, async () => {
+      await calendar.close();
+      return { token: null };
+    });
+  };
