@@ -237,7 +237,7 @@ describe('the plan as the must really goes', () => {
       .flatMap(({ parts }) => parts)
       .reduce((sum, { product, massG }) => sum + massG * countedMgPerG(product, 1), 0);
     expect(leftMg).toBeCloseTo(wantedMg, 6);
-    expect(told(ledger, 30)).toContain('More was given than planned');
+    expect(told(ledger, 30)).toContain('More is in than planned');
   });
 
   it('wants more when honey goes in after the pitch', () => {

@@ -52,7 +52,7 @@ const told = (ledger: Ledger, h: number, over: Partial<FeedingPractice> = {}): s
 
 describe('the pace of a must', () => {
   it('is usual before a reading tells, halved for ten degrees less', () => {
-    expect(paceOf(at())).toMatchObject({ share: 0, breakH: 72, isMeasured: false });
+    expect(paceOf(at())).toMatchObject({ share: 0, breakH: 96, isMeasured: false });
     expect(usualBreakH(10)).toBeCloseTo(2 * usualBreakH(20), 9);
     expect(paceOf(fold([]))).toBeNull();
   });

@@ -21,6 +21,8 @@ const MOST_GROWTH = 1.5;
 const WORTH_SAYING = 0.03;
 /** Less than this is a sample, not a loss. */
 const WORTH_SAYING_L = 0.05;
+/** Doses by the sugar are not looked for sooner after one another (our estimate). */
+const BETWEEN_DOSES_H = 12;
 const HOUR_MS = 3_600_000;
 
 /** `dropped`: the sugar went faster than the clock; `missed`: a later one is due already. */
@@ -91,8 +93,12 @@ function timetable(plan: FeedingPlan, ledger: Ledger, pitchedAt: number, now: nu
     if (breakAt !== null) return dose.number < (giveNow?.number ?? 0) ? 'missed' : 'dropped';
     return due.includes(dose) ? 'missed' : 'ahead';
   };
-  const soonestAt = (dose: PlannedDose): number =>
-    dose.share === null || pace === null ? dueAt(dose) : Math.min(dueAt(dose), Math.max(now, expectedAt(pace, dose.share)));
+  const soonestAt = (dose: PlannedDose): number => {
+    if (dose.share === null || pace === null) return dueAt(dose);
+    const before = open.findLast((other) => other.number < dose.number);
+    const rested = before === undefined ? 0 : soonestAt(before) + BETWEEN_DOSES_H * HOUR_MS;
+    return Math.min(dueAt(dose), Math.max(now, rested, expectedAt(pace, dose.share)));
+  };
   return { breakAt, pace, clockAt, dueAt, soonestAt, stateOf };
 }
 
@@ -163,6 +169,7 @@ export function feedingNow(plan: FeedingPlan, ledger: Ledger, now: number): Feed
 export const doseNowMg = ({ parts }: Pick<DoseNow, 'parts'>, organicCredit: number): number =>
   parts.reduce((sum, { product, massG: grams }) => sum + grams * countedMgPerG(product, organicCredit), 0);
 
+const plannedG = ({ parts }: PlannedDose, volumeL: number): number => parts.reduce((sum, { gPerL }) => sum + gPerL * volumeL, 0);
 const totalG = (parts: readonly { massG: number }[]): number => parts.reduce((sum, part) => sum + part.massG, 0);
 const numbers = (doses: readonly DoseNow[]): string =>
   `${doses.length === 1 ? 'dose' : 'doses'} ${doses.map(({ dose }) => dose.number).join(' and ')}`;
@@ -185,12 +192,11 @@ function changesOf(plan: FeedingPlan, ledger: Ledger, doses: readonly DoseNow[],
   const losses = ledger.losses.filter(({ at }) => at >= pitch.at);
   const lostL = losses.reduce((sum, loss) => sum + loss.volumeL, 0);
   if (lostL >= WORTH_SAYING_L && next !== undefined) {
-    const plannedG = next.dose.parts.reduce((sum, { gPerL }) => sum + gPerL * pitch.volumeL, 0);
     const [whys, more] = [new Set(losses.map(({ why }) => why)), coming.length > 1];
     const [why] = whys;
     const gone = whys.size === 1 && why !== undefined && why in GONE_BY ? GONE_BY[why as keyof typeof GONE_BY] : 'gone since the pitch';
     changes.push(
-      say`${volumeL(lostL)} ${gone}: ${more ? `the ${coming.length} doses left are` : 'the dose left is'} for the ${volumeL(volumeNow)} there is, dose ${String(next.dose.number)} ${massG(totalG(next.parts))} instead of ${massG(plannedG)}.`,
+      say`${volumeL(lostL)} ${gone}: ${more ? `the ${coming.length} doses left are` : 'the dose left is'} for the ${volumeL(volumeNow)} there is, dose ${String(next.dose.number)} ${massG(plannedG(next.dose, volumeNow))} instead of ${massG(plannedG(next.dose, pitch.volumeL))}.`,
     );
   }
   const added = ledger.additions.filter(({ afterPitch, sugarG }) => afterPitch && sugarG > 1);
@@ -206,8 +212,11 @@ function changesOf(plan: FeedingPlan, ledger: Ledger, doses: readonly DoseNow[],
         : 'what that held is spread over the doses left, at most half as much again.',
     ]);
   if (next !== undefined && missed.length === 0 && !doses.some(({ state }) => state === 'dropped')) {
-    if (growth < 1 - WORTH_SAYING) changes.push(say`More was given than planned: the rest is smaller by that.`);
-    if (growth > 1 + WORTH_SAYING) changes.push(say`Less was given than planned, or the need has grown: the rest is larger by that.`);
+    const nowG = massG(totalG(next.parts));
+    if (growth < 1 - WORTH_SAYING)
+      changes.push(say`More is in than planned: the rest is smaller, dose ${String(next.dose.number)} ${nowG}.`);
+    if (growth > 1 + WORTH_SAYING)
+      changes.push(say`Less is in than planned, or the need has grown: the rest is larger, dose ${String(next.dose.number)} ${nowG}.`);
   }
   if (times.breakAt === null && coming.some(({ parts }) => parts.some(({ leftOutG }) => leftOutG >= LEAST_DOSE_G)))
     changes.push(say`Part of it is left out: ammonium above ${String(AMMONIUM_CUTOFF_ABV)} % vol, or more than a cap allows.`);

@@ -1,4 +1,5 @@
 export * from './assumptions.ts';
+export * from './build.ts';
 export * from './check.ts';
 export * from './events.ts';
 export * from './figures.ts';

@@ -1,3 +1,4 @@
+export * from './asPlanned.ts';
 export * from './brewDay.ts';
 export * from './build.ts';
 export * from './compose.ts';

@@ -1,3 +1,4 @@
+import { nitrogenMgPerG } from '@hollow-bell/core/feed';
 import type { Product, Stocked } from '@hollow-bell/core/feed';
 import { computed, onMounted } from 'vue';
 import { useShelf } from '../stores/shelf.ts';
@@ -21,5 +22,15 @@ export function useNutrients() {
       return [{ product, stockG: Math.max(0, shelf.leftG.get(item.id) ?? 0) }];
     }),
   );
-  return { stocked };
+  /** A kind without a price, with that of a packet on the shelf that holds the same. */
+  function priced(product: Product): Product {
+    if (product.pricePerKg !== undefined) return product;
+    const wanted = nitrogenMgPerG(product);
+    const alike = stocked.value.find(({ product: packet }) => {
+      const { ammonium, amino } = nitrogenMgPerG(packet);
+      return packet.pricePerKg !== undefined && Math.abs(ammonium - wanted.ammonium) < 1 && Math.abs(amino - wanted.amino) < 1;
+    });
+    return { ...product, pricePerKg: alike?.product.pricePerKg };
+  }
+  return { stocked, priced };
 }

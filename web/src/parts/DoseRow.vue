@@ -8,7 +8,7 @@ import DegasFirst from './DegasFirst.vue';
 import QuantityField from './QuantityField.vue';
 import { useReader } from '../composables/useReader.ts';
 
-const props = defineProps<{ dose: DoseNow; pitchedAt: number; busy: boolean; ammoniumIsLate: boolean }>();
+const props = defineProps<{ dose: DoseNow; pitchedAt: number; busy: boolean; ammoniumIsLate: boolean; isPreview?: boolean }>();
 const emit = defineEmits<{ give: [parts: PartNow[]] }>();
 
 const { show } = useReader();
@@ -85,7 +85,7 @@ function give(grams: readonly (number | null)[]): void {
         >; {{ show('massG', leftOutG) }} ammonium left out: late, or over its cap</span
       >
     </span>
-    <span v-if="isOpen" class="deeds">
+    <span v-if="isOpen && isPreview !== true" class="deeds">
       <el-button
         v-if="totalG >= LEAST_DOSE_G"
         :type="dose.state === 'due' ? 'primary' : 'default'"

@@ -41,12 +41,13 @@ const lines = computed<Line[]>(() => {
   const drawn = stairs.value;
   if (drawn === null) return [];
   const { thirdBreak, half, ammoniumCutoff, now } = drawn;
-  return [
+  const marks = [
     { id: 'third', label: 'third break', x: x(thirdBreak) },
     ...(ammoniumCutoff === null ? [] : [{ id: 'cutoff', label: 'no ammonium from here', x: x(ammoniumCutoff) }]),
     { id: 'half', label: 'nothing from here', x: x(half) },
     { id: 'now', label: 'now', x: x(now) },
-  ].filter((line) => line.x < frame.value.width);
+  ];
+  return marks.filter((line) => line.x < frame.value.width).sort((a, b) => a.x - b.x);
 });
 const doses = computed(() => {
   const byDose = new Map<string, { number: string; x: number; told: string }>();
@@ -74,13 +75,14 @@ const wasted = computed(() => {
     };
   });
 });
+const TICK_WIDTH = 76;
 /** Days along the clock, gravities along the sugar. */
 const ticks = computed(() => {
   const drawn = stairs.value;
   if (drawn === null) return [];
   if (axis.value === 'clock') {
     const days = Math.floor(drawn.lastHour / 24);
-    const every = Math.max(1, Math.ceil(days / 8));
+    const every = Math.max(1, Math.ceil(days / (frame.value.width / TICK_WIDTH)));
     return Array.from({ length: Math.floor(days / every) + 1 }, (_, i) => ({
       x: x({ hour: 24 * i * every, share: 0 }),
       label: i === 0 ? 'pitch' : `day ${i * every}`,
@@ -88,7 +90,7 @@ const ticks = computed(() => {
   }
   return [0, 1 / 9, 2 / 9, 1 / 3, 1 / 2]
     .map((share) => ({ x: x({ hour: 0, share }), label: show('sg', sgAtShare(props.ledger, share)) }))
-    .filter((tick, i, all) => i === 0 || tick.x - (all[i - 1]?.x ?? 0) > 40);
+    .filter((tick, i, all) => i === 0 || tick.x - (all[i - 1]?.x ?? 0) > TICK_WIDTH - 20);
 });
 const told = computed(() =>
   [
@@ -146,10 +148,10 @@ const fruit = computed(() => (stairs.value?.fruitMgPerL ?? 0) > 0);
         <line class="need" x1="0" :x2="frame.width" :y1="y(stairs.needMgPerL)" :y2="y(stairs.needMgPerL)" />
         <text class="strong" :x="4" :y="y(stairs.needMgPerL) - 5">need {{ amount(stairs.needMgPerL) }}</text>
         <g v-for="(line, i) in lines" :key="line.id" :class="['mark', line.id]">
-          <line :x1="line.x" :x2="line.x" :y1="line.id === 'now' ? 0 : i % 2 === 0 ? -20 : -6" :y2="HEIGHT" />
+          <line :x1="line.x" :x2="line.x" :y1="i % 2 === 0 ? -20 : -6" :y2="HEIGHT" />
           <text
             :x="line.x + (line.x > frame.width - 130 ? -4 : 4)"
-            :y="line.id === 'now' ? HEIGHT - 6 : i % 2 === 0 ? -22 : -8"
+            :y="i % 2 === 0 ? -22 : -8"
             :text-anchor="line.x > frame.width - 130 ? 'end' : 'start'"
           >
             {{ line.label }}

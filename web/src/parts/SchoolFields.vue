@@ -4,7 +4,7 @@ import { SCHOOLS, SCHOOL_IDS, nitrogenMgPerG, productCaution, productName, readD
 import type { Product } from '@hollow-bell/core/feed';
 import { NUTRIENTS } from '@hollow-bell/core/ledger';
 import type { NutrientId } from '@hollow-bell/core/ledger';
-import { computed } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useNutrients } from '../composables/useNutrients.ts';
 import PickList from './PickList.vue';
@@ -37,10 +37,13 @@ const schoolOptions = computed(() =>
   SCHOOL_IDS.filter((id) => id !== 'set' || practice.value.setDoses.length > 0).map((id) => ({ value: id, label: SCHOOLS[id].name })),
 );
 const CREDITS = [1, 2, 3, 4].map((value) => ({ value, label: value === 1 ? 'at face value' : `${value} times` }));
-const hours = computed(() => practice.value.ownHours.join(', '));
+const hours = ref(practice.value.ownHours.join(', '));
+watch(
+  () => practice.value.ownHours,
+  (kept) => (hours.value = kept.join(', ')),
+);
 const { refusal, attempt } = useAttempt();
-const setHours = (event: Event): Promise<boolean> =>
-  attempt(() => change({ ownHours: readDoseHours((event.target as HTMLInputElement).value) }));
+const setHours = (): Promise<boolean> => attempt(() => change({ ownHours: readDoseHours(hours.value) }));
 </script>
 
 <template>
@@ -48,7 +51,7 @@ const setHours = (event: Event): Promise<boolean> =>
     <PickList :model-value="practice.school" label="when" :options="schoolOptions" @update:model-value="change({ school: $event })" />
     <label v-if="practice.school === 'own'" class="hours">
       <span class="small quiet">hours after the pitch</span>
-      <input :value="hours" class="line-input" placeholder="24, 48, 72" :aria-invalid="refusal !== ''" @change="setHours" />
+      <input v-model="hours" class="line-input" placeholder="24, 48, 72" :aria-invalid="refusal !== ''" @change="setHours" />
       <span v-if="refusal !== ''" class="refusal small" role="alert">{{ refusal }}</span>
     </label>
     <PickList

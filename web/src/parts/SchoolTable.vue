@@ -7,11 +7,13 @@ import type { Ledger } from '@hollow-bell/core/ledger';
 import { predictMust } from '@hollow-bell/core/must';
 import type { MustPlan } from '@hollow-bell/core/must';
 import { computed, ref } from 'vue';
+import { useNutrients } from '../composables/useNutrients.ts';
 import { useReader } from '../composables/useReader.ts';
 import PickList from './PickList.vue';
 
 const props = defineProps<{ ledger: Ledger; practice: Practice; must: MustPlan }>();
 const { show, money } = useReader();
+const { priced } = useNutrients();
 const OPTIONS = SCHOOL_IDS.filter((id) => id !== 'set' || props.practice.setDoses.length > 0).map((id) => ({
   value: id,
   label: SCHOOLS[id].name,
@@ -23,7 +25,9 @@ const outcomes = computed(() => {
   const toFeed = toFeedOf(props.ledger);
   if (toFeed === null) return [];
   const breakH = usualBreakH(props.ledger.tempC?.value ?? props.must.roomTempC);
-  return compareSchools(toFeed, feedingPracticeOf({ practice: props.practice }), chosen.value, {
+  const practice = feedingPracticeOf({ practice: props.practice });
+  const [organic, ammonium] = [priced(practice.organic), priced(practice.ammonium)];
+  return compareSchools(toFeed, { ...practice, organic, ammonium }, chosen.value, {
     breakH,
     abvDry: predictMust(props.must).abvDry.value,
   });
@@ -70,7 +74,7 @@ function stair(steps: { hour: number; mgPerL: number }[]): string {
           <span>cost</span><b>{{ money(outcome.costPerL * volumeL) }}</b>
         </p>
         <p>
-          <span>comes too late</span><b>{{ show('mgPerL', outcome.lateMgPerL) }}</b>
+          <span>too late, stays over</span><b>{{ show('mgPerL', outcome.lateMgPerL) }}</b>
         </p>
         <p>
           <span>left uncovered</span><b>{{ show('mgPerL', outcome.missingMgPerL) }}</b>
@@ -79,7 +83,7 @@ function stair(steps: { hour: number; mgPerL: number }[]): string {
     </article>
   </div>
   <p class="small quiet">
-    At a usual pace for this temperature: a third of the sugar gone after three days at 20 °C, our estimate. Too late means ammonium above 9
+    At a usual pace for this temperature: a third of the sugar gone after four days at 20 °C, our estimate. Too late means ammonium above 9
     % vol, or anything after half of the sugar.
   </p>
 </template>

@@ -66,9 +66,9 @@ const whenTold = ({ clockH, share }: { clockH: number; share: number | null }): 
         </li>
       </ul>
       <p>
-        {{ found.answer.visits }} {{ found.answer.visits === 1 ? 'visit' : 'visits' }}, {{ money(found.answer.cost) }}
-        <span v-if="found.answer.unpriced.length > 0" class="quiet"
-          >without {{ found.answer.unpriced.map(productName).join(' and ') }}, which has no price and was taken last</span
+        {{ found.answer.visits }} {{ found.answer.visits === 1 ? 'visit' : 'visits' }}, {{ money(found.answer.cost)
+        }}<span v-if="found.answer.unpriced.length > 0" class="quiet">
+          without {{ found.answer.unpriced.map(productName).join(' and ') }}, which has no price and was taken last</span
         >; covers {{ show('mgPerL', found.answer.coveredMgPerL) }} of {{ show('mgPerL', found.answer.toGiveMgPerL) }}.
         <el-popover trigger="click" :width="420" placement="bottom-start">
           <template #reference><button type="button" class="link">Show working</button></template>

@@ -1,7 +1,9 @@
+import type { DoseNow } from '@hollow-bell/core/feed';
 import type { BrewStep, MustFigures, MustPlan, Style } from '@hollow-bell/core/must';
 import type { Column, Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { shown, shownRange, shownSentence } from '@hollow-bell/core/quantities';
 import type { Reader } from '@hollow-bell/core/quantities';
+import { doseTold } from '@hollow-bell/core/rounds';
 
 const PARTS: Record<BrewStep['part'], string> = {
   ready: 'Make ready',
@@ -20,6 +22,7 @@ export interface BrewSheet {
   figures: MustFigures;
   style: Style;
   steps: readonly BrewStep[];
+  doses: readonly DoseNow[];
 }
 
 /** A fresh one for each step: the page maker writes positions into what it is given. */
@@ -40,8 +43,33 @@ function stepLine(step: BrewStep, reader: Reader): Content {
   return { columns: [box(), { stack: lines, width: '*' }, ...really], columnGap: 6, margin: [0, 0, 0, 7], unbreakable: true };
 }
 
+/** When a dose comes, for a sheet that is printed before anyone knows the hour of the pitch. */
+function doseTime({ dose: { clockH, share } }: DoseNow, reader: Reader): string {
+  const clock = clockH === 0 ? 'at the pitch' : `${shown('hours', clockH, reader)} after the pitch`;
+  return share === null ? clock : `once ${shown('percent', 100 * share, reader)} of the sugar is gone, at the latest ${clock}`;
+}
+
+function doseLine(dose: DoseNow, reader: Reader): Content {
+  const told = [{ text: `Dose ${dose.dose.number}`, bold: true }, `  ${doseTime(dose, reader)}: `, shownSentence(doseTold(dose), reader)];
+  const really: Column = { text: 'really ________\nat ________', alignment: 'right', width: 92 };
+  return { columns: [box(), { text: told, width: '*' }, really], columnGap: 6, margin: [0, 0, 0, 7], unbreakable: true };
+}
+
+const feedingPart = (doses: readonly DoseNow[], reader: Reader): Content[] =>
+  doses.length === 0
+    ? []
+    : [
+        { text: 'Feed', fontSize: 13, bold: true, color: BRONZE, margin: [0, 9, 0, 5] },
+        ...doses.map((dose) => doseLine(dose, reader)),
+        {
+          text: 'Degas slowly before each dose: powder makes the must erupt. After a loss, or where it goes faster than the clock, look here no more: work the rest out anew.',
+          color: BRONZE,
+          fontSize: 9,
+        },
+      ];
+
 /** The brew day as pages to print: what it should make, then the steps with boxes to tick and room for what was really poured. */
-export function brewSheetPages({ name, plan, figures, style, steps }: BrewSheet, reader: Reader): TDocumentDefinitions {
+export function brewSheetPages({ name, plan, figures, style, steps, doses }: BrewSheet, reader: Reader): TDocumentDefinitions {
   const figure = (label: string, kind: Parameters<typeof shown>[0], ranged: MustFigures['og']): Content[] => [
     { text: label, color: QUIET },
     { text: shown(kind, ranged.value, reader), bold: true },
@@ -83,6 +111,7 @@ export function brewSheetPages({ name, plan, figures, style, steps }: BrewSheet,
         { text: PARTS[part], fontSize: 13, bold: true, color: BRONZE, margin: [0, 9, 0, 5] },
         ...steps.filter((step) => step.part === part).map((step) => stepLine(step, reader)),
       ]),
+      ...feedingPart(doses, reader),
     ],
     footer: (page, pages) => ({ text: `${name}  ·  ${page} of ${pages}`, alignment: 'center', fontSize: 8.5, color: QUIET }),
   };

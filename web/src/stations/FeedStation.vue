@@ -29,6 +29,7 @@ import SentenceText from '../parts/SentenceText.vue';
 import ShelfPlan from '../parts/ShelfPlan.vue';
 import SmellPanel from '../parts/SmellPanel.vue';
 import { useAttempt } from '../composables/useAttempt.ts';
+import { useFeeding } from '../composables/useFeeding.ts';
 import { useReader } from '../composables/useReader.ts';
 import { useBatch } from '../stores/batch.ts';
 import type { PhTrial } from '../parts/RaisePh.vue';
@@ -37,12 +38,13 @@ const store = useBatch();
 const { show } = useReader();
 const { refusal, busy, attempt } = useAttempt();
 const giving = ref<number | null>(null);
-const yeast = computed(() => (store.ledger.pitch === null ? null : yeastOf(store.ledger.pitch)));
-const workings = computed(() => (store.feeding === null ? null : feedingWorkings(store.feeding, store.ledger.pitch)));
+const { isPreview, ledger, feeding, progress } = useFeeding();
+const yeast = computed(() => (ledger.value.pitch === null ? null : yeastOf(ledger.value.pitch)));
+const workings = computed(() => (feeding.value === null ? null : feedingWorkings(feeding.value, ledger.value.pitch)));
 const causes = computed(() =>
   store.feeding !== null && smellsOfSulfur(store.ledger, store.now) ? smellCauses(store.feeding, store.ledger, store.now) : [],
 );
-const isWaiting = computed(() => store.feedingNow?.doses.some(isComing) === true);
+const isWaiting = computed(() => !isPreview.value && progress.value?.doses.some(isComing) === true);
 const needNote = computed(() => (yeast.value?.demand === 'unknown' ? 'nobody states its demand: fed as medium' : ''));
 const ammoniumIsLate = computed(() => (store.view?.abv ?? 0) >= AMMONIUM_CUTOFF_ABV);
 
@@ -92,51 +94,43 @@ async function putIn(salt: BaseSalt, massG: number): Promise<void> {
   <section>
     <BenchHead v-if="yeast !== null">{{ yeast.name }}, {{ yeast.demand }} demand</BenchHead>
     <BenchHead v-else />
-    <p v-if="store.feeding === null" class="quiet none">The feeding is worked out from the sugar at the pitch. Pitch first.</p>
+    <p v-if="feeding === null || progress === null" class="quiet none">There is nothing to feed in this vessel.</p>
     <div v-else class="columns">
       <div class="stack">
         <div v-if="workings !== null" class="needs">
-          <FigureValue
-            label="Nitrogen it needs"
-            kind="mgPerL"
-            :figure="store.feeding.needRange"
-            :working="workings.need"
-            :note="needNote"
-          />
-          <FigureValue label="The must brings" kind="mgPerL" :figure="mustNitrogenOf(store.feeding)" :working="workings.honey" />
+          <FigureValue label="Nitrogen it needs" kind="mgPerL" :figure="feeding.needRange" :working="workings.need" :note="needNote" />
+          <FigureValue label="The must brings" kind="mgPerL" :figure="mustNitrogenOf(feeding)" :working="workings.honey" />
           <FigureValue
             label="This plan gives"
             kind="mgPerL"
-            :figure="exactly(store.feeding.suppliedMgPerL)"
+            :figure="exactly(feeding.suppliedMgPerL)"
             :working="workings.supply"
             :note="workings.supply.school ?? ''"
           />
         </div>
-        <NitrogenStairs
-          v-if="store.feedingNow !== null"
-          :feeding="store.feeding"
-          :progress="store.feedingNow"
-          :ledger="store.ledger"
-          :now="store.now"
-        />
+        <p v-if="isPreview" class="quiet" data-test="preview">
+          As planned, were it pitched now; from the pitch on, every reading and loss moves it.
+        </p>
+        <NitrogenStairs :feeding="feeding" :progress="progress" :ledger="ledger" :now="store.now" />
         <SmellPanel v-if="causes.length > 0" :causes="causes" />
-        <ul v-if="(store.feedingNow?.changes.length ?? 0) > 0" class="changes" data-test="changes">
-          <li v-for="(change, i) in store.feedingNow?.changes" :key="i"><SentenceText :sentence="change" /></li>
+        <ul v-if="progress.changes.length > 0" class="changes" data-test="changes">
+          <li v-for="(change, i) in progress.changes" :key="i"><SentenceText :sentence="change" /></li>
         </ul>
         <ul class="rule-top" aria-label="Doses">
           <DoseRow
-            v-for="dose in store.feedingNow?.doses"
+            v-for="dose in progress.doses"
             :key="dose.dose.number"
             :dose="dose"
-            :pitched-at="store.ledger.pitch?.at ?? 0"
+            :pitched-at="ledger.pitch?.at ?? 0"
             :busy="giving === dose.dose.number"
             :ammonium-is-late="ammoniumIsLate"
+            :is-preview="isPreview"
             @give="give(dose, $event)"
           />
         </ul>
-        <p v-if="store.feeding.doses.length === 0" class="quiet">This school feeds nothing; what the must brings has to do.</p>
-        <p v-if="store.feeding.missingMgPerL > 0.5" class="caution">
-          {{ show('mgPerL', store.feeding.missingMgPerL) }} stay uncovered: within its caps this school cannot give more.
+        <p v-if="feeding.doses.length === 0" class="quiet">This school feeds nothing; what the must brings has to do.</p>
+        <p v-if="feeding.missingMgPerL > 0.5" class="caution">
+          {{ show('mgPerL', feeding.missingMgPerL) }} stay uncovered: within its caps this school cannot give more.
         </p>
         <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
         <p v-if="isWaiting && store.batch !== null" class="no-print">
@@ -148,15 +142,15 @@ async function putIn(salt: BaseSalt, massG: number): Promise<void> {
           ask before you buy.
         </p>
         <h2>How this batch is fed</h2>
-        <template v-if="store.batch !== null && store.ledger.pitch !== null">
+        <template v-if="store.batch !== null && ledger.pitch !== null">
           <SchoolFields :model-value="store.batch.plan.practice" @update:model-value="feedBy" />
           <details class="side">
             <summary>Three schools side by side on this must</summary>
-            <SchoolTable :ledger="store.ledger" :practice="store.batch.plan.practice" :must="store.batch.plan.must" />
+            <SchoolTable :ledger="ledger" :practice="store.batch.plan.practice" :must="store.batch.plan.must" />
           </details>
           <details class="side">
             <summary>Worked out from what is on the shelf</summary>
-            <ShelfPlan :ledger="store.ledger" :practice="store.batch.plan.practice" :busy="busy" @follow="follow" />
+            <ShelfPlan :ledger="ledger" :practice="store.batch.plan.practice" :busy="busy" @follow="follow" />
           </details>
           <details class="side">
             <summary>Raise its pH</summary>

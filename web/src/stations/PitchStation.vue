@@ -12,6 +12,7 @@ import ReadingHelp from '../parts/ReadingHelp.vue';
 import ReconcilePanel from '../parts/ReconcilePanel.vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useBrewSheet } from '../composables/useBrewSheet.ts';
+import { useFeeding } from '../composables/useFeeding.ts';
 import { useReader } from '../composables/useReader.ts';
 import { useBatch } from '../stores/batch.ts';
 
@@ -27,6 +28,8 @@ const PARTS: { part: BrewStep['part']; title: string }[] = [
   { part: 'pitch', title: 'Pitch' },
   { part: 'later', title: 'Later' },
 ];
+const { progress } = useFeeding();
+const doses = computed(() => progress.value?.doses ?? []);
 const must = computed(() => store.batch?.plan.must ?? null);
 const figures = computed(() => (must.value === null ? null : predictMust(must.value)));
 const steps = computed(() => {
@@ -87,7 +90,9 @@ function sheet(): Promise<boolean> {
   const made = figures.value;
   const name = store.batch?.name ?? '';
   if (plan === null || made === null) return Promise.resolve(false);
-  return attempt(() => download({ name, plan, figures: made, style: styleOf(plan, made.abv.value), steps: steps.value }));
+  return attempt(() =>
+    download({ name, plan, figures: made, style: styleOf(plan, made.abv.value), steps: steps.value, doses: doses.value }),
+  );
 }
 const print = (): void => window.print();
 </script>
