@@ -52,8 +52,8 @@ const setHours = (): Promise<boolean> => attempt(() => change({ ownHours: readDo
     <label v-if="practice.school === 'own'" class="hours">
       <span class="small quiet">hours after the pitch</span>
       <input v-model="hours" class="line-input" placeholder="24, 48, 72" :aria-invalid="refusal !== ''" @change="setHours" />
-      <span v-if="refusal !== ''" class="refusal small" role="alert">{{ refusal }}</span>
     </label>
+    <p v-if="practice.school === 'own' && refusal !== ''" class="refusal small whole" role="alert">{{ refusal }}</p>
     <PickList
       :model-value="keyOf(practice.organic)"
       label="organic"
