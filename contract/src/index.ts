@@ -4,3 +4,4 @@ export * from './events.ts';
 export * from './ingredients.ts';
 export * from './practice.ts';
 export * from './shelf.ts';
+export * from './shown.ts';

@@ -1,4 +1,3 @@
-import { NUTRIENTS } from '../ledger/index.ts';
 import { countedMgPerG, nitrogenMgPerG } from './products.ts';
 import type { Product } from './products.ts';
 import { AMMONIUM_CUTOFF_ABV } from './progress.ts';
@@ -65,6 +64,3 @@ export function compareSchools(
     };
   });
 }
-
-/** What to know of a product before it is fed; null where there is nothing. */
-export const productCaution = ({ source }: Product): string | null => NUTRIENTS[source].caution;

@@ -11,16 +11,15 @@ import type { NitrogenDemand } from '../yeast/index.ts';
 import {
   DAP_CAP_G_PER_L,
   FIRST_AMMONIUM_H,
+  HONEY_NITROGEN,
   SCHOOL_IDS,
   THIRD_BREAK,
   countedMgPerG,
-  dapWithinCap,
   feedingNow,
   grapeMustNitrogenMgPerL,
   nitrogenMgPerG,
   nitrogenStaircase,
   nitrogenNeedMgPerL,
-  nutrientG,
   planFeeding,
 } from './index.ts';
 import type { DoseNow, FeedingPractice, Product, ToFeed } from './index.ts';
@@ -44,16 +43,30 @@ const rows: [number, EventContent][] = [
 ];
 const at = (...more: [number, EventContent][]) => fold(eventsAt(START, [...rows, ...more]));
 
+/** g/L that a plan takes of one product where nothing else may cover the target. */
+function ammoniumOnly(ammonium: Product, targetMgPerL: number, dapCapGPerL: number): number {
+  const sugarGPerL = (targetMgPerL + HONEY_NITROGEN.value) / 0.75;
+  const plan = planFeeding(
+    { sugarGPerL, demand: 'low', broughtMgPerL: 0 },
+    { ...practice, school: 'upfront', ammoniumShare: 1, dapCapGPerL, ammonium },
+  );
+  return plan.doses[0]?.parts.find(({ product }) => product === ammonium)?.gPerL ?? 0;
+}
+
 describe('nitrogen arithmetic agrees with the reference values', () => {
   const compute: Record<string, (i: Record<string, number>) => unknown> = {
     yan_need: (i) =>
       nitrogenNeedMgPerL(Math.max(0, extractGPerLFromSg(i['sg']!)), i['demand'] as unknown as NitrogenDemand, i['offset'] ?? 0),
     yan_bisson_butzke: (i) => grapeMustNitrogenMgPerL(i['brix']!),
-    nutrient_grams: (i) =>
-      nutrientG(i['target_mg_n_l']!, i['volume_l']!, { complex_blend: 0.1, dap: NUTRIENTS.dap.ammoniumN }[i['source'] as unknown as 'dap']),
+    nutrient_grams: (i) => {
+      const source = ({ complex_blend: 'complex', dap: 'dap' } as const)[i['source'] as unknown as 'dap'];
+      return ammoniumOnly({ source }, i['target_mg_n_l']!, Number.MAX_SAFE_INTEGER) * i['volume_l']!;
+    },
     dap_with_cap: (i) => {
-      const capped = dapWithinCap(i['target_mg_n_l']!, i['volume_l']!, NUTRIENTS.dap.ammoniumN, DAP_CAP_G_PER_L.us);
-      return { grams: capped.grams, n_mg_l: capped.nMgPerL, missing_mg_l: capped.missingMgPerL, capped: capped.capped };
+      const gPerL = ammoniumOnly({ source: 'dap' }, i['target_mg_n_l']!, DAP_CAP_G_PER_L.us);
+      const nMgPerL = gPerL * nitrogenMgPerG({ source: 'dap' }).ammonium;
+      const missing = i['target_mg_n_l']! - nMgPerL;
+      return { grams: gPerL * i['volume_l']!, n_mg_l: nMgPerL, missing_mg_l: missing, capped: missing > 1e-9 };
     },
   };
   for (const [name, run] of Object.entries(compute)) {
@@ -238,6 +251,22 @@ describe('the plan as the must really goes', () => {
       .reduce((sum, { product, massG }) => sum + massG * countedMgPerG(product, 1), 0);
     expect(leftMg).toBeCloseTo(wantedMg, 6);
     expect(told(ledger, 30)).toContain('More is in than planned');
+  });
+
+  it('keeps each dose’s grams where water went in', () => {
+    const topped = at([20, { kind: 'water', payload: { volumeL: 1 } }]);
+    doses(topped, 22).forEach((dose, i) => expect(gramsOf(dose)).toBeCloseTo(gramsOf(doses(at(), 22)[i]!), 0));
+    expect(told(topped, 22)).toMatch(/^1\.00 went in without sugar: it is thinner, not hungrier/);
+  });
+
+  it('holds a packet’s own cap for what was given and what comes', () => {
+    const organic: Product = { source: 'organic', capGPerL: 1.5 };
+    const capped = planFeeding(toFeed(at().pitch!.sugarGPerL), { ...practice, organic });
+    expect(capped.missingMgPerL).toBeGreaterThan(0);
+    const ledger = at([25, { kind: 'nutrient', payload: { source: 'organic', massG: 6, dose: 1 } }]);
+    const now = feedingNow(capped, ledger, START + 26 * HOUR).doses.flatMap(({ parts }) => parts);
+    const organicG = now.filter(({ product }) => product.source === 'organic').reduce((sum, { massG }) => sum + massG, 0);
+    expect(organicG).toBeLessThanOrEqual(1.5 * viewOf(ledger)!.volumeL + 1e-9);
   });
 
   it('wants more when honey goes in after the pitch', () => {

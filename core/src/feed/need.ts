@@ -1,4 +1,4 @@
-import { Refusal, exactly, requireWithin } from '../quantities/index.ts';
+import { exactly } from '../quantities/index.ts';
 import type { Ranged } from '../quantities/index.ts';
 import type { NitrogenDemand } from '../yeast/index.ts';
 
@@ -27,27 +27,5 @@ export function grapeMustNitrogenMgPerL(brix: number): number | null {
   return brix < 21 || brix > 27 ? null : 200 + 25 * (brix - 21);
 }
 
-/** Grams of a source for this nitrogen. @param nFraction N by mass, above 0 to 0.47 (urea) */
-export function nutrientG(targetMgPerL: number, volumeL: number, nFraction: number): number {
-  requireWithin('The nitrogen share', nFraction, 0, 0.47);
-  if (nFraction === 0) throw new Refusal('A product without nitrogen cannot feed.');
-  return (targetMgPerL * volumeL) / 1000 / nFraction;
-}
-
 /** 8 lb in 1000 US gal, 27 CFR 24.246, in g/L; and the EU's 1 g/L (Reg. 2019/934). */
 export const DAP_CAP_G_PER_L = { us: (8 * 453.59237) / 3785.411784, eu: 1 } as const;
-
-export interface CappedDap {
-  grams: number;
-  nMgPerL: number;
-  missingMgPerL: number;
-  capped: boolean;
-}
-
-/** DAP for a target, held under the legal cap; says what is then missing. */
-export function dapWithinCap(targetMgPerL: number, volumeL: number, nFraction: number, capGPerL: number): CappedDap {
-  const wanted = nutrientG(targetMgPerL, volumeL, nFraction);
-  const grams = Math.min(wanted, capGPerL * volumeL);
-  const nMgPerL = (grams * nFraction * 1000) / volumeL;
-  return { grams, nMgPerL, missingMgPerL: targetMgPerL - nMgPerL, capped: grams < wanted };
-}

@@ -14,7 +14,12 @@ export interface Product {
 }
 
 export const productName = ({ source, own }: Pick<Product, 'source' | 'own'>): string => own?.name ?? NUTRIENTS[source].name;
-export const teaspoonG = ({ source, gPerTeaspoon }: Product): number => gPerTeaspoon ?? NUTRIENTS[source].gPerTeaspoon;
+/** What to know of a product before it is fed; null where there is nothing. */
+export const productCaution = ({ source }: Product): string | null => NUTRIENTS[source].caution;
+
+/** Leveled teaspoons by the product's own measure; grams come first, packets differ by a third. */
+export const teaspoonsOf = (product: Product, massG: number): number =>
+  massG / (product.gPerTeaspoon ?? NUTRIENTS[product.source].gPerTeaspoon);
 
 /** mg of nitrogen in a gram, by how yeast meets it. */
 export function nitrogenMgPerG({ source, own }: Pick<Product, 'source' | 'own'>): { ammonium: number; amino: number } {

@@ -200,8 +200,8 @@ function changesOf(plan: FeedingPlan, ledger: Ledger, doses: readonly DoseNow[],
     );
   }
   const added = ledger.additions.filter(({ afterPitch, sugarG }) => afterPitch && sugarG > 1);
-  if (ledger.honeys.some(({ afterPitch }) => afterPitch) || added.length > 0)
-    changes.push(say`Sugar went in after the pitch: the need has grown with it.`);
+  const isSweetened = ledger.honeys.some(({ afterPitch }) => afterPitch) || added.length > 0;
+  if (isSweetened) changes.push(say`Sugar went in after the pitch: the need has grown with it.`);
   changes.push(...changesOfTime(ledger, pitch.at, doses, times));
   const missed = doses.filter(({ state }) => state === 'missed');
   if (missed.length > 0)
@@ -211,15 +211,24 @@ function changesOf(plan: FeedingPlan, ledger: Ledger, doses: readonly DoseNow[],
         ? 'it is too late to make up for it.'
         : 'what that held is spread over the doses left, at most half as much again.',
     ]);
-  if (next !== undefined && missed.length === 0 && !doses.some(({ state }) => state === 'dropped')) {
+  const expectedL = pitch.volumeL - lostL;
+  const isThinned = !isSweetened && next !== undefined && volumeNow > expectedL * (1 + WORTH_SAYING);
+  if (isThinned)
+    changes.push(say`${volumeL(volumeNow - expectedL)} went in without sugar: it is thinner, not hungrier, and each dose keeps its grams.`);
+  if (next !== undefined && !isThinned && missed.length === 0 && !doses.some(({ state }) => state === 'dropped')) {
     const nowG = massG(totalG(next.parts));
     if (growth < 1 - WORTH_SAYING)
       changes.push(say`More is in than planned: the rest is smaller, dose ${String(next.dose.number)} ${nowG}.`);
     if (growth > 1 + WORTH_SAYING)
       changes.push(say`Less is in than planned, or the need has grown: the rest is larger, dose ${String(next.dose.number)} ${nowG}.`);
   }
-  if (times.breakAt === null && coming.some(({ parts }) => parts.some(({ leftOutG }) => leftOutG >= LEAST_DOSE_G)))
+  const isLeftOut = coming.some(({ parts }) => parts.some(({ leftOutG }) => leftOutG >= LEAST_DOSE_G));
+  if (times.breakAt === null && isLeftOut)
     changes.push(say`Part of it is left out: ammonium above ${String(AMMONIUM_CUTOFF_ABV)} % vol, or more than a cap allows.`);
+  if (times.breakAt !== null && next !== undefined)
+    changes.push(
+      say`Organic nutrient still helps a little, ammonium no more: it would stay as salt. Past half of the sugar leave both out, what is left over feeds spoilage.`,
+    );
   return changes;
 }
 

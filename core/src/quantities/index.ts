@@ -1,7 +1,6 @@
 export * from './range.ts';
 export * from './refusal.ts';
 export * from './sentence.ts';
-export * from './shown.ts';
 export * from './typed.ts';
 export * from './units.ts';
 export * from './working.ts';

@@ -3,7 +3,21 @@
  * Core says what it has to say once; screens, sheets and logs print it.
  */
 export interface Quantity {
-  kind: 'massG' | 'volumeL' | 'tempC' | 'sg' | 'abv' | 'percent' | 'gPerL' | 'mgPerL' | 'volumes' | 'bar' | 'ph' | 'hours' | 'when';
+  kind:
+    | 'massG'
+    | 'teaspoons'
+    | 'volumeL'
+    | 'tempC'
+    | 'sg'
+    | 'abv'
+    | 'percent'
+    | 'gPerL'
+    | 'mgPerL'
+    | 'volumes'
+    | 'bar'
+    | 'ph'
+    | 'hours'
+    | 'when';
   value: number;
 }
 
@@ -26,6 +40,8 @@ const quantity =
   (value: number): Quantity => ({ kind, value });
 
 export const massG = quantity('massG');
+/** Leveled teaspoons, shown to the quarter. */
+export const teaspoons = quantity('teaspoons');
 export const volumeL = quantity('volumeL');
 export const tempC = quantity('tempC');
 export const gravity = quantity('sg');

@@ -1,9 +1,9 @@
-import { LEAST_DOSE_G, fedEvent, feedingNow, isComing, productName, smellCauses, smellsOfSulfur } from '../feed/index.ts';
+import { LEAST_DOSE_G, fedEvent, feedingNow, isComing, productName, smellCauses, smellsOfSulfur, teaspoonsOf } from '../feed/index.ts';
 import type { DoseNow, FeedingPlan } from '../feed/index.ts';
 import { mixedOf, viewOf } from '../ledger/index.ts';
 import type { EventContent, Ledger } from '../ledger/index.ts';
 import { drippingG } from '../ingredients/index.ts';
-import { gravity, massG, say, when } from '../quantities/index.ts';
+import { gravity, massG, say, teaspoons, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { VERIFY_H, firstShutGate, gatesOf, whyNotBottle } from '../stabilize/index.ts';
 import { finishOf, stabilizedAt, stateOf, sweetenedAt } from '../watch/index.ts';
@@ -39,10 +39,15 @@ const readingAsk = (bell: Bell, dueAt: number, sentence: Sentence, station: Stat
 });
 
 /** “6.8 g organic nutrient and 1.3 g diammonium phosphate”: what a dose holds, by what can be weighed. */
-export const doseTold = ({ parts }: Pick<DoseNow, 'parts'>): Sentence =>
+export const doseTold = ({ parts }: Pick<DoseNow, 'parts'>, withSpoons = false): Sentence =>
   parts
     .filter(({ massG: grams }) => grams >= LEAST_DOSE_G)
-    .flatMap(({ product, massG: grams }, i) => [i === 0 ? '' : ' and ', massG(grams), ` ${productName(product)}`]);
+    .flatMap(({ product, massG: grams }, i) => [
+      i === 0 ? '' : ' and ',
+      massG(grams),
+      ` ${productName(product)}`,
+      ...(withSpoons ? [' (about ', teaspoons(teaspoonsOf(product, grams)), ')'] : []),
+    ]);
 
 function feedingAsk(ledger: Ledger, feeding: FeedingPlan, now: number): Ask | null {
   const next = feedingNow(feeding, ledger, now).doses.find(isComing);
@@ -54,7 +59,7 @@ function feedingAsk(ledger: Ledger, feeding: FeedingPlan, now: number): Ask | nu
     return {
       bell: 'swinging',
       dueAt: next.dueAt,
-      sentence: [`${named}. Degas slowly first, then `, ...doseTold(next), '.'],
+      sentence: [`${named}. Degas slowly first, then `, ...doseTold(next, true), '.'],
       station: 'feed',
       done: { label: ['Fed ', massG(parts.reduce((sum, part) => sum + part.massG, 0))], events: parts.map((part) => fedEvent(part, dose)) },
     };

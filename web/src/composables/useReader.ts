@@ -1,5 +1,6 @@
-import { shown, shownMoney, shownParts, shownRange, shownSentence } from '@hollow-bell/core/quantities';
-import type { Quantity, QuantityKind, Ranged, Reader, Sentence } from '@hollow-bell/core/quantities';
+import { shown, shownMoney, shownParts, shownRange, shownSentence } from '@hollow-bell/contract';
+import type { QuantityKind, Reader } from '@hollow-bell/contract';
+import type { Quantity, Ranged, Sentence } from '@hollow-bell/core/quantities';
 import { useNow } from '@vueuse/core';
 import { computed } from 'vue';
 import { usePractice } from '../stores/practice.ts';

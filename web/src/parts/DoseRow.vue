@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { LEAST_DOSE_G, nitrogenMgPerG, productName, teaspoonG } from '@hollow-bell/core/feed';
+import { LEAST_DOSE_G, nitrogenMgPerG, productName, teaspoonsOf } from '@hollow-bell/core/feed';
 import type { DoseNow, PartNow } from '@hollow-bell/core/feed';
 import type { Bell } from '@hollow-bell/core/rounds';
 import { computed, ref } from 'vue';
@@ -27,8 +27,6 @@ const WHY: Partial<Record<DoseNow['state'], string>> = {
 };
 const otherwise = ref(false);
 const amounts = ref<(number | null)[]>([]);
-const teaspoons = ({ product, massG }: PartNow): string =>
-  `about ${(Math.round((massG / teaspoonG(product)) * 4) / 4).toLocaleString()} tsp`;
 /** Yeast counts real hours; where the clocks change in between, the hour of the day is another. */
 const clocksChange = computed(() => {
   const offset = (at: number): number => new Date(at).getTimezoneOffset();
@@ -76,7 +74,7 @@ function give(grams: readonly (number | null)[]): void {
       <template v-if="dose.state !== 'dropped' && dose.state !== 'missed'">
         <template v-for="(part, i) in parts" :key="i"
           >{{ i === 0 ? ': ' : ' and ' }}<b>{{ show('massG', part.massG) }}</b> {{ productName(part.product) }}
-          <span v-if="isOpen" class="small quiet">({{ teaspoons(part) }})</span></template
+          <span v-if="isOpen" class="small quiet">(about {{ show('teaspoons', teaspoonsOf(part.product, part.massG)) }})</span></template
         >
       </template>
       <small v-if="clocksChange !== ''" class="quiet">, {{ clocksChange }}</small>

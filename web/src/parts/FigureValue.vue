@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import type { QuantityKind, Ranged, Working } from '@hollow-bell/core/quantities';
+import type { QuantityKind } from '@hollow-bell/contract';
+import type { Ranged, Working } from '@hollow-bell/core/quantities';
 import { computed } from 'vue';
 import { useReader } from '../composables/useReader.ts';
 import RangeBar from './RangeBar.vue';

@@ -1,5 +1,5 @@
 import type { BatchEvent, EventContent } from '@hollow-bell/core/ledger';
-import { shownSentence } from '@hollow-bell/core/quantities';
+import { shownSentence } from '@hollow-bell/contract';
 import { describe, expect, it } from 'vitest';
 import { eventSentence } from './events.ts';
 

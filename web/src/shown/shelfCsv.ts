@@ -28,9 +28,11 @@ const COLUMNS = [
   'tolerance_abv',
   'tolerance_low',
   'tolerance_high',
+  'nitrogen_demand',
   'ammonium_n_pct',
   'amino_n_pct',
   'g_per_teaspoon',
+  'cap_g_per_l',
   'use',
   'shape',
   'capacity_l',
@@ -66,10 +68,15 @@ function detailColumns({ detail }: ShelfItem): Row {
       const tolerance = detail.own.toleranceAbv;
       const figures =
         tolerance === undefined ? {} : { tolerance_abv: tolerance.value, tolerance_low: tolerance.low, tolerance_high: tolerance.high };
-      return { yeast_type: detail.typeId, ...figures };
+      return { yeast_type: detail.typeId, ...figures, nitrogen_demand: detail.own.demand ?? '' };
     }
     case 'nutrient':
-      return { ammonium_n_pct: pct(detail.ammoniumN), amino_n_pct: pct(detail.aminoN), g_per_teaspoon: detail.gPerTeaspoon };
+      return {
+        ammonium_n_pct: pct(detail.ammoniumN),
+        amino_n_pct: pct(detail.aminoN),
+        g_per_teaspoon: detail.gPerTeaspoon,
+        cap_g_per_l: detail.capGPerL ?? '',
+      };
     case 'chemical':
       return { use: detail.use };
     case 'vessel':
@@ -216,10 +223,19 @@ function itemOf(cells: Record<string, string>, newId: () => string): unknown {
     const value = orNull('tolerance_abv');
     const tolerance =
       value === null ? {} : { toleranceAbv: { value, low: number('tolerance_low', value), high: number('tolerance_high', value) } };
-    return { ...common, detail: { kind, typeId: text('yeast_type'), own: tolerance } };
+    const demand = text('nitrogen_demand') === '' ? {} : { demand: text('nitrogen_demand') };
+    return { ...common, detail: { kind, typeId: text('yeast_type'), own: { ...tolerance, ...demand } } };
   }
   const details: Record<string, () => object> = {
-    nutrient: () => ({ ammoniumN: share('ammonium_n_pct', 0), aminoN: share('amino_n_pct', 0), gPerTeaspoon: number('g_per_teaspoon', 3) }),
+    nutrient: () => {
+      const cap = orNull('cap_g_per_l');
+      return {
+        ammoniumN: share('ammonium_n_pct', 0),
+        aminoN: share('amino_n_pct', 0),
+        gPerTeaspoon: number('g_per_teaspoon', 3),
+        ...(cap === null ? {} : { capGPerL: cap }),
+      };
+    },
     chemical: () => ({ use: text('use') }),
     vessel: () => ({ shape: text('shape'), capacityL: number('capacity_l', 0), material: text('material'), neckMm: orNull('neck_mm') }),
     instrument: () => ({

@@ -1,8 +1,6 @@
-import { feedingPracticeOf } from '@hollow-bell/contract';
-import type { BatchSummary } from '@hollow-bell/contract';
+import { feedingPracticeOf, shownSentence } from '@hollow-bell/contract';
+import type { BatchSummary, Reader } from '@hollow-bell/contract';
 import { feedingPlanOf } from '@hollow-bell/core/feed';
-import { shownSentence } from '@hollow-bell/core/quantities';
-import type { Reader } from '@hollow-bell/core/quantities';
 import { calendarOf } from '@hollow-bell/core/rounds';
 import ical, { ICalAlarmType } from 'ical-generator';
 

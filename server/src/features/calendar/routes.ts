@@ -1,18 +1,16 @@
 import { timingSafeEqual } from 'node:crypto';
 import { DEFAULT_PRACTICE, calendarAddressSchema, errorSchema } from '@hollow-bell/contract';
-import type { BatchSummary } from '@hollow-bell/contract';
+import type { BatchSummary, Practice } from '@hollow-bell/contract';
 import type { FastifyReply, FastifyRequest } from 'fastify';
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod';
 import { z } from 'zod';
 import { HttpProblem } from '../../http/errors.ts';
-import type { BatchStore } from '../batches/store.ts';
-import type { PracticeStore } from '../practice/store.ts';
 import { calendarFile } from './calendar.ts';
 import type { CalendarStore } from './store.ts';
 
 interface Cellar {
-  batches: BatchStore;
-  practice: PracticeStore;
+  batches: { list: (onlyOpen: boolean) => Promise<BatchSummary[]>; read: (id: string) => Promise<BatchSummary> };
+  practice: { read: () => Promise<Practice | null> };
   calendar: CalendarStore;
   now: () => number;
 }

@@ -1,4 +1,4 @@
-import { gravity, massG, say, tempC } from './sentence.ts';
+import { gravity, massG, say, tempC } from '@hollow-bell/core/quantities';
 import { describe, expect, it } from 'vitest';
 import { shown, shownRange, shownSentence } from './shown.ts';
 import type { Reader } from './shown.ts';

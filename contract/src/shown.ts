@@ -1,7 +1,5 @@
-import type { Ranged } from './range.ts';
-import type { Quantity, Sentence } from './sentence.ts';
-import { SHOWN_UNITS, UNIT_SYMBOL, celsiusToF, massFromG, volumeFromL } from './units.ts';
-import type { UnitSystem } from './units.ts';
+import { SHOWN_UNITS, UNIT_SYMBOL, celsiusToF, massFromG, volumeFromL } from '@hollow-bell/core/quantities';
+import type { Quantity, Ranged, Sentence, UnitSystem } from '@hollow-bell/core/quantities';
 
 export type QuantityKind = Quantity['kind'];
 
@@ -71,6 +69,8 @@ export function shownParts(kind: QuantityKind, value: number, reader: Reader): [
   switch (kind) {
     case 'massG':
       return shownMass(value, reader);
+    case 'teaspoons':
+      return [Math.max(0.25, Math.round(value * 4) / 4).toLocaleString(locale), 'tsp'];
     case 'volumeL':
       return shownVolume(value, reader);
     case 'tempC':
