@@ -198,6 +198,35 @@ describe('the plan as the must really goes', () => {
     expect(told(at(loss), 22)).toMatch(/foamed over: the 4 doses left are for the/);
   });
 
+  it('by any school: nothing new changes nothing, and a loss takes its share of every dose and of nothing else', () => {
+    const share = fc.double({ min: 0.05, max: 0.9, noNaN: true });
+    fc.assert(
+      fc.property(anyPractice, share, fc.integer({ min: 2, max: 30 }), (p, lost, hour) => {
+        const own = planFeeding(toFeed(at().pitch!.sugarGPerL), p);
+        const whole = feedingNow(own, at(), START + hour * HOUR);
+        expect(feedingNow(own, at(), START + hour * HOUR)).toEqual(whole);
+        const volumeL = viewOf(at())!.volumeL;
+        const less = at([1.5, { kind: 'removal', payload: { volumeL: lost * volumeL, reason: 'spill' } }]);
+        const after = feedingNow(own, less, START + hour * HOUR);
+        after.doses.forEach((dose, i) => {
+          expect(dose.state).toBe(whole.doses[i]!.state);
+          expect(gramsOf(dose)).toBeCloseTo(gramsOf(whole.doses[i]!) * (1 - lost), 6);
+        });
+        expect(after.wantedMg).toBeCloseTo(whole.wantedMg * (1 - lost), 4);
+        const ammonium = whole.doses
+          .flatMap(({ parts }) => parts)
+          .reduce((sum, { product, massG }) => sum + massG * nitrogenMgPerG(product).ammonium, 0);
+        const counted = whole.doses.filter(({ state }) => state !== 'missed').flatMap(({ parts }) => parts);
+        expect(counted.reduce((sum, { product, massG }) => sum + massG * countedMgPerG(product, p.organicCredit), 0)).toBeLessThanOrEqual(
+          whole.wantedMg + 1e-6,
+        );
+        if (!whole.doses.some(({ state }) => state === 'missed'))
+          expect(ammonium).toBeLessThanOrEqual(p.dapCapGPerL * volumeL * 1000 * NUTRIENTS.dap.ammoniumN + 1e-6);
+      }),
+      { numRuns: 120, seed: 8 },
+    );
+  });
+
   it('gives the rest as planned after a dose as planned and a loss of both', () => {
     const rows: [number, EventContent][] = asPlanned(1).map((event) => [25, event]);
     const before = doses(at(...rows), 26);
@@ -229,6 +258,17 @@ describe('the plan as the must really goes', () => {
     const [organicPart, dapPart] = doses(ledger, 41)[1]!.parts;
     expect(organicPart!.massG).toBeGreaterThan(0);
     expect(dapPart!.massG).toBe(0);
+  });
+
+  it('gives no second dose once one was given past the break', () => {
+    const broken: [number, EventContent] = [40, { kind: 'reading', payload: { sg: 1.061 } }];
+    const dose = (number: number, h: number) => asPlanned(number).map((event): [number, EventContent] => [h, event]);
+    expect(states(at(...dose(1, 25), broken, ...dose(2, 42)), 43)).toEqual(['given', 'given', 'dropped', 'dropped']);
+    // Dose 2 was overdue when the break came: it is the one, and not the next beside it.
+    const late: [number, EventContent] = [56, broken[1]];
+    expect(states(at(...dose(1, 25), late), 56)).toEqual(['given', 'due', 'dropped', 'dropped']);
+    expect(states(at(...dose(1, 25), late), 60)).toEqual(['given', 'due', 'dropped', 'dropped']);
+    expect(told(at(...dose(1, 25), late), 60)).toMatch(/A third of the sugar is gone: dose 2 now, doses 3 and 4 dropped.* stay uncovered/);
   });
 
   it('feeds nothing once half the sugar is gone', () => {

@@ -1,6 +1,6 @@
 import { mixedOf, shareGone } from '../ledger/index.ts';
 import type { Ledger } from '../ledger/index.ts';
-import { hours, massG, say, tempC, volumeL, when } from '../quantities/index.ts';
+import { hours, massG, mgPerL, say, tempC, volumeL, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { yeastOf } from '../yeast/index.ts';
 import { HONEY_NITROGEN } from './need.ts';
@@ -19,6 +19,8 @@ export const TOO_LATE_SHARE = 0.5;
 const MOST_GROWTH = 1.5;
 /** Less growth or shrinking than this is a scale's error, not a change of plan. */
 const WORTH_SAYING = 0.03;
+/** A smaller part of the need than this is within what honey itself may bring. */
+const WORTH_COVERING = 0.1;
 /** Less than this is a sample, not a loss. */
 const WORTH_SAYING_L = 0.05;
 /** Doses by the sugar are not looked for sooner after one another (our estimate). */
@@ -84,13 +86,15 @@ function timetable(plan: FeedingPlan, ledger: Ledger, pitchedAt: number, now: nu
   const isGiven = (dose: PlannedDose): boolean => ledger.doses.some((event) => event.dose === dose.number);
   const open = plan.doses.filter((dose) => !isGiven(dose));
   const due = open.filter((dose) => dueAt(dose) <= now);
-  /** Past the break one dose comes now and the rest are dropped; before it, only the latest of several overdue ones is given. */
-  const giveNow = breakAt === null ? due.at(-1) : (due.find((dose) => clockAt(dose) > breakAt) ?? due.at(-1));
+  /** Only the latest of several overdue ones is given; past the break one more of any kind, and no other after it. */
+  const overdue = due.findLast((dose) => breakAt === null || clockAt(dose) <= now);
+  const isLastGiven = breakAt !== null && ledger.doses.some(({ at }) => at >= breakAt);
+  const giveNow = isLastGiven ? undefined : (overdue ?? due[0]);
   const stateOf = (dose: PlannedDose): DoseState => {
     if (isGiven(dose)) return 'given';
     if (isTooLate) return 'too late';
     if (dose === giveNow) return 'due';
-    if (breakAt !== null) return dose.number < (giveNow?.number ?? 0) ? 'missed' : 'dropped';
+    if (breakAt !== null) return clockAt(dose) < breakAt && dose.number < (giveNow?.number ?? Infinity) ? 'missed' : 'dropped';
     return due.includes(dose) ? 'missed' : 'ahead';
   };
   const soonestAt = (dose: PlannedDose): number => {
@@ -162,7 +166,9 @@ export function feedingNow(plan: FeedingPlan, ledger: Ledger, now: number): Feed
     });
     return { dose, state, dueAt: times.dueAt(dose), expectedAt: times.soonestAt(dose), parts };
   });
-  return { doses, changes: changesOf(plan, ledger, doses, { growth, volumeNow: mixed.volumeL, times }), wantedMg };
+  const comingMg = doses.filter(isComing).reduce((sum, dose) => sum + doseNowMg(dose, practice.organicCredit), 0);
+  const uncovered = (wantedMg - comingMg) / mixed.volumeL;
+  return { doses, changes: changesOf(plan, ledger, doses, { growth, uncovered, volumeNow: mixed.volumeL, times }), wantedMg };
 }
 
 /** What a dose, as it stands, brings by the school's count, mg N. */
@@ -178,12 +184,19 @@ const GONE_BY = { foam: 'foamed over', spill: 'spilled', sample: 'went as sample
 
 interface Circumstances {
   growth: number;
+  /** mg N/L that no dose left will bring. */
+  uncovered: number;
   volumeNow: number;
   times: ReturnType<typeof timetable>;
 }
 
 /** Each way in which the rest differs from the plan made at the pitch, in a maker's words. */
-function changesOf(plan: FeedingPlan, ledger: Ledger, doses: readonly DoseNow[], { growth, volumeNow, times }: Circumstances): Sentence[] {
+function changesOf(
+  plan: FeedingPlan,
+  ledger: Ledger,
+  doses: readonly DoseNow[],
+  { growth, uncovered, volumeNow, times }: Circumstances,
+): Sentence[] {
   const { pitch } = ledger;
   const coming = doses.filter(isComing);
   const next = coming[0];
@@ -229,6 +242,8 @@ function changesOf(plan: FeedingPlan, ledger: Ledger, doses: readonly DoseNow[],
     changes.push(
       say`Organic nutrient still helps a little, ammonium no more: it would stay as salt. Past half of the sugar leave both out, what is left over feeds spoilage.`,
     );
+  if (next !== undefined && uncovered > WORTH_COVERING * plan.needMgPerL && uncovered > plan.missingMgPerL + 1)
+    changes.push(say`${mgPerL(uncovered)} stay uncovered: more than this at once would only feed what spoils it.`);
   return changes;
 }
 
@@ -240,10 +255,11 @@ function changesOfTime(ledger: Ledger, pitchedAt: number, doses: readonly DoseNo
   if (breakAt !== null) {
     const earlyH = (clockAt(next.dose) - breakAt) / HOUR_MS;
     const dropped = doses.filter(({ state }) => state === 'dropped');
-    if (earlyH > 0.5)
-      changes.push(
-        say`A third of the sugar was gone ${hours(earlyH)} before its hour: dose ${String(next.dose.number)} now${dropped.length === 0 ? '' : `, ${numbers(dropped)} dropped`}, and without ammonium.`,
-      );
+    const rest: Sentence = [
+      `dose ${next.dose.number} now${dropped.length === 0 ? '' : `, ${numbers(dropped)} dropped`}, and without ammonium.`,
+    ];
+    if (earlyH > 0.5) changes.push([...say`A third of the sugar was gone ${hours(earlyH)} before its hour: `, ...rest]);
+    else if (dropped.length > 0) changes.push(['A third of the sugar is gone: ', ...rest]);
     return changes;
   }
   const breakBy = expectedAt(pace, THIRD_BREAK);

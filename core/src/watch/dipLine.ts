@@ -2,7 +2,8 @@ import type { CalibrationC } from '../liquid/index.ts';
 import { fedEvent, productName } from '../feed/index.ts';
 import type { Product } from '../feed/index.ts';
 import { sgFromBrix } from '../liquid/index.ts';
-import type { EventContent, Mark } from '../ledger/index.ts';
+import { BASE_SALTS, NUTRIENTS } from '../ledger/index.ts';
+import type { EventContent, Mark, NutrientId } from '../ledger/index.ts';
 import {
   Refusal,
   massG,
@@ -47,6 +48,20 @@ const MARK_WORDS: [RegExp, Mark, string][] = [
   [/^(smells? of )?(sulfur|sulphur|rotten eggs?)$/, 'sulfur', 'Smells of sulfur'],
 ];
 
+/** What “fed 2 g …” may end with; organic nutrient where it ends with nothing. Longer words come first. */
+const FED_WORDS: [string, NutrientId][] = [
+  ['organic nutrient', 'organic'],
+  ['organic', 'organic'],
+  ['cut dap', 'cutDap'],
+  ['dap', 'dap'],
+  ['complex blend', 'complex'],
+  ['complex', 'complex'],
+  ['ammonium-free mix', 'noAmmonium'],
+  ['ammonium-free', 'noAmmonium'],
+  ['yeast hulls', 'hulls'],
+  ['hulls', 'hulls'],
+];
+
 /** Takes a time off the front: “yesterday 18:40”, “today 8:10”, “3 h ago”, “2 days ago”, “18:40”. */
 function takeTime(line: string, context: DipContext): { at: number; rest: string } {
   const ago = /^(\d+(?:[.,]\d+)?)\s*(h|hours?|d|days?)\s+ago\b\s*/.exec(line);
@@ -77,12 +92,12 @@ function readFed(rest: string, context: DipContext): Omit<DipReading, 'at'> {
     const told = parts.flatMap(({ product, massG: grams }, i) => [i === 0 ? ' ' : ' and ', massG(grams), ` ${productName(product)}`]);
     return { events: parts.map((part) => fedEvent(part, dose)), understood: [`Dose ${dose} given as planned:`, ...told] };
   }
-  const match = /^(.*?\d.*?)\s*(organic|dap)?$/.exec(rest);
-  const source = match?.[2] === 'dap' ? 'dap' : 'organic';
-  const grams = readMassG(match?.[1] ?? rest, 'g', context.units);
+  const named = FED_WORDS.find(([word]) => rest.endsWith(` ${word}`));
+  const source = named?.[1] ?? 'organic';
+  const grams = readMassG(named === undefined ? rest : rest.slice(0, -named[0].length), 'g', context.units);
   return {
     events: [{ kind: 'nutrient', payload: { source, massG: grams, dose: context.plannedDose?.dose } }],
-    understood: say`Fed ${massG(grams)} of ${source === 'dap' ? 'DAP' : 'organic nutrient'}`,
+    understood: say`Fed ${massG(grams)} of ${NUTRIENTS[source].name}`,
   };
 }
 
@@ -124,6 +139,12 @@ function readWhat(line: string, context: DipContext): Omit<DipReading, 'at'> {
   if (bag !== null) {
     const grams = readMassG(bag[1] ?? '', 'g', context.units);
     return { events: [{ kind: 'strain', payload: { massG: grams, share: 1 } }], understood: say`${massG(grams)} of pulp lifted out` };
+  }
+  const base = /^(?:added\s+)?(.*\d.*?)\s*potassium (carbonate|bicarbonate)$/.exec(line);
+  if (base !== null) {
+    const salt = base[2] === 'carbonate' ? 'carbonate' : 'bicarbonate';
+    const grams = readMassG(base[1] ?? '', 'g', context.units);
+    return { events: [{ kind: 'base', payload: { salt, massG: grams } }], understood: say`${massG(grams)} of ${BASE_SALTS[salt].name}` };
   }
   const verb = /^(fed|racked|lost|foamed over|sampled|sample)\b\s*(.*)$/.exec(line);
   const rest = verb?.[2] ?? '';

@@ -35,8 +35,13 @@ interface Line {
   id: string;
   label: string;
   x: number;
+  row: number;
+  isLeft: boolean;
 }
-/** Marks on the axis, those that come first named in the upper row. */
+/** About what a letter of a label takes. */
+const LETTER = 6.6;
+const ROW = 14;
+/** Marks on the axis; a label that would run into another stands a row lower. */
 const lines = computed<Line[]>(() => {
   const drawn = stairs.value;
   if (drawn === null) return [];
@@ -46,18 +51,31 @@ const lines = computed<Line[]>(() => {
     ...(ammoniumCutoff === null ? [] : [{ id: 'cutoff', label: 'no ammonium from here', x: x(ammoniumCutoff) }]),
     { id: 'half', label: 'nothing from here', x: x(half) },
     { id: 'now', label: 'now', x: x(now) },
-  ];
-  return marks.filter((line) => line.x < frame.value.width).sort((a, b) => a.x - b.x);
+  ].filter((mark) => mark.x < frame.value.width);
+  const taken: { row: number; from: number; to: number }[] = [];
+  return marks.map((mark): Line => {
+    const isLeft = mark.x > frame.value.width - mark.label.length * LETTER;
+    const [from, to] = isLeft ? [mark.x - mark.label.length * LETTER, mark.x + 4] : [mark.x - 4, mark.x + mark.label.length * LETTER];
+    const isFree = (row: number): boolean => !taken.some((other) => other.row === row && other.from < to && from < other.to);
+    const row = [0, 1, 2].find(isFree) ?? 2;
+    taken.push({ row, from, to });
+    return { ...mark, row, isLeft };
+  });
 });
+/** Doses by where they stand: those too near each other share one mark. */
 const doses = computed(() => {
-  const byDose = new Map<string, { number: string; x: number; told: string }>();
+  const marks: { x: number; numbers: Set<string>; told: string[] }[] = [];
   for (const stair of [...(stairs.value?.stairs ?? []), ...(stairs.value?.wasted ?? [])]) {
     const number = /\d+/.exec(stair.label)?.[0] ?? '';
     const told = `${stair.label} ${show('massG', stair.grams)}, ${amount(stair.mgPerL)}`;
-    const before = byDose.get(number);
-    byDose.set(number, { number, x: x(stair), told: before === undefined ? told : `${before.told}; ${told}` });
+    const near = marks.find((mark) => Math.abs(mark.x - x(stair)) < 2 * LETTER);
+    if (near === undefined) marks.push({ x: x(stair), numbers: new Set([number]), told: [told] });
+    else {
+      near.numbers.add(number);
+      near.told.push(told);
+    }
   }
-  return [...byDose.values()];
+  return marks.map((mark) => ({ x: mark.x, number: [...mark.numbers].sort().join(' '), told: mark.told.join('; ') }));
 });
 const wasted = computed(() => {
   const drawn = stairs.value;
@@ -117,9 +135,9 @@ const fruit = computed(() => (stairs.value?.fruitMgPerL ?? 0) > 0);
     </div>
     <div ref="box">
       <svg
-        :viewBox="`${-LEFT} -34 ${frame.width + LEFT + 8} ${HEIGHT + 72}`"
+        :viewBox="`${-LEFT} -48 ${frame.width + LEFT + 8} ${HEIGHT + 86}`"
         :width="frame.width + LEFT + 8"
-        :height="HEIGHT + 72"
+        :height="HEIGHT + 86"
         aria-hidden="true"
       >
         <defs>
@@ -147,13 +165,9 @@ const fruit = computed(() => (stairs.value?.fruitMgPerL ?? 0) > 0);
         </rect>
         <line class="need" x1="0" :x2="frame.width" :y1="y(stairs.needMgPerL)" :y2="y(stairs.needMgPerL)" />
         <text class="strong" :x="4" :y="y(stairs.needMgPerL) - 5">need {{ amount(stairs.needMgPerL) }}</text>
-        <g v-for="(line, i) in lines" :key="line.id" :class="['mark', line.id]">
-          <line :x1="line.x" :x2="line.x" :y1="i % 2 === 0 ? -20 : -6" :y2="HEIGHT" />
-          <text
-            :x="line.x + (line.x > frame.width - 130 ? -4 : 4)"
-            :y="i % 2 === 0 ? -22 : -8"
-            :text-anchor="line.x > frame.width - 130 ? 'end' : 'start'"
-          >
+        <g v-for="line in lines" :key="line.id" :class="['mark', line.id]">
+          <line :x1="line.x" :x2="line.x" :y1="ROW * line.row - 36" :y2="HEIGHT" />
+          <text :x="line.x + (line.isLeft ? -4 : 4)" :y="ROW * line.row - 34" :text-anchor="line.isLeft ? 'end' : 'start'">
             {{ line.label }}
           </text>
         </g>
