@@ -22,7 +22,7 @@ test('a dose given otherwise is kept as it was given', async ({ page, demoCellar
   const dose = page.locator('[data-dose="2"]');
   await dose.getByRole('button', { name: 'Otherwise' }).click();
   await dose.getByLabel('organic nutrient').fill('2,5');
-  await dose.getByLabel('DAP').fill('0');
+  await dose.getByLabel('diammonium phosphate').fill('0');
   await dose.getByRole('button', { name: 'Given so' }).click();
   await expect(dose).toHaveAttribute('data-state', 'given');
   await expect(dose).toContainText('2.5 g organic nutrient');

@@ -137,6 +137,20 @@ describe('records from before fruit', () => {
   });
 });
 
+describe('a practice that cannot feed', () => {
+  const dap = { source: 'dap' as const };
+  it.each<[Partial<Practice>, RegExp]>([
+    [{ ammonium: { source: 'hulls' } }, /yeast hulls holds no nitrogen/],
+    [{ school: 'set', setDoses: [{ clockH: 2, share: null, parts: [{ product: dap, gPerL: 0.1 }] }] }, /ammonium goes in from hour 6/],
+    [{ school: 'set', setDoses: [{ clockH: 24, share: null, parts: [{ product: dap, gPerL: 1.2 }] }] }, /the cap allows/],
+    [{ ownHours: [-3] }, /ownHours/],
+  ])('is refused with the rule it breaks, %#', async (over, why) => {
+    const refused = await app.call<ApiError>('PUT', '/practice', { ...DEFAULT_PRACTICE, ...over });
+    expect(refused.status).toBe(400);
+    expect(refused.body.message).toMatch(why);
+  });
+});
+
 describe('records from before makers could choose what to feed', () => {
   it('are read with the feeding they had, and doses know their nitrogen', async () => {
     const other = await testApp();

@@ -1,13 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { DAP_CAP_G_PER_L, SCHOOL_IDS, compareSchools, planFeeding, productCaution, usualBreakH } from './index.ts';
 import type { FeedingPractice } from './index.ts';
+import { EXAMPLE_PRACTICE } from './exampleBatch.ts';
 
 const practice: FeedingPractice = {
-  school: 'clock',
+  ...EXAMPLE_PRACTICE,
   ownHours: [24, 200],
-  setDoses: [],
-  organicCredit: 1,
-  ammoniumShare: 0.5,
   dapCapGPerL: DAP_CAP_G_PER_L.eu,
   organic: { source: 'organic', pricePerKg: 60 },
   ammonium: { source: 'dap', pricePerKg: 20 },

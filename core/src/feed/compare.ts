@@ -1,6 +1,6 @@
 import { countedMgPerG, nitrogenMgPerG } from './products.ts';
 import type { Product } from './products.ts';
-import { AMMONIUM_CUTOFF_ABV } from './progress.ts';
+import { AMMONIUM_CUTOFF_ABV } from './schools.ts';
 import { hourAtShare } from './pace.ts';
 import { doseMgPerL, planFeeding, totalsOf } from './schedule.ts';
 import type { FeedingPractice, PlannedDose, ToFeed } from './schedule.ts';

@@ -1,7 +1,5 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { eventsAt } from '../ledger/build.ts';
-import { MEAN_HONEY } from '../ingredients/index.ts';
 import { NUTRIENTS, fold, viewOf } from '../ledger/index.ts';
 import type { EventContent, Ledger } from '../ledger/index.ts';
 import { Refusal } from '../quantities/index.ts';
@@ -23,25 +21,13 @@ import {
   planFeeding,
 } from './index.ts';
 import type { DoseNow, FeedingPractice, Product, ToFeed } from './index.ts';
+import { EXAMPLE_HONEY, EXAMPLE_PRACTICE, HOUR_MS, MIXED_AT, exampleBatch } from './exampleBatch.ts';
+import type { Happening } from './exampleBatch.ts';
 
-const START = Date.UTC(2026, 2, 1, 18);
-const HOUR = 3_600_000;
-const practice: FeedingPractice = {
-  school: 'clock',
-  ownHours: [24, 48, 72],
-  setDoses: [],
-  organicCredit: 1,
-  ammoniumShare: 0.5,
-  dapCapGPerL: DAP_CAP_G_PER_L.us,
-  organic: { source: 'organic' },
-  ammonium: { source: 'dap' },
-};
-const rows: [number, EventContent][] = [
-  [0, { kind: 'honey', payload: { name: 'heather', massG: 2050, moisture: MEAN_HONEY.moisture, unfermentable: MEAN_HONEY.unfermentable } }],
-  [0, { kind: 'water', payload: { volumeL: 4.6 } }],
-  [1, { kind: 'yeast', payload: { yeastId: 'strong', name: 'strong', massG: 6 } }],
-];
-const at = (...more: [number, EventContent][]) => fold(eventsAt(START, [...rows, ...more]));
+const START = MIXED_AT;
+const HOUR = HOUR_MS;
+const practice = EXAMPLE_PRACTICE;
+const at = (...more: Happening[]) => exampleBatch('strong', ...more);
 
 /** g/L that a plan takes of one product where nothing else may cover the target. */
 function ammoniumOnly(ammonium: Product, targetMgPerL: number, dapCapGPerL: number): number {
@@ -193,7 +179,7 @@ describe('the plan as the must really goes', () => {
 
   it('gives half when half the volume is gone, and says so', () => {
     const half = viewOf(at())!.volumeL / 2;
-    const loss: [number, EventContent] = [20, { kind: 'removal', payload: { volumeL: half, reason: 'foam' } }];
+    const loss: Happening = [20, { kind: 'removal', payload: { volumeL: half, reason: 'foam' } }];
     doses(at(loss), 22).forEach((dose, i) => expect(gramsOf(dose)).toBeCloseTo(gramsOf(doses(at(), 22)[i]!) / 2, 9));
     expect(told(at(loss), 22)).toMatch(/foamed over: the 4 doses left are for the/);
   });
@@ -228,7 +214,7 @@ describe('the plan as the must really goes', () => {
   });
 
   it('gives the rest as planned after a dose as planned and a loss of both', () => {
-    const rows: [number, EventContent][] = asPlanned(1).map((event) => [25, event]);
+    const rows: Happening[] = asPlanned(1).map((event) => [25, event]);
     const before = doses(at(...rows), 26);
     const after = doses(at(...rows, [26, { kind: 'removal', payload: { volumeL: 1, reason: 'spill' } }]), 27);
     const share = 1 - 1 / viewOf(at())!.volumeL;
@@ -236,7 +222,7 @@ describe('the plan as the must really goes', () => {
   });
 
   it('keeps what was given and calls what is due', () => {
-    const ledger = at(...asPlanned(1).map((event): [number, EventContent] => [25, event]));
+    const ledger = at(...asPlanned(1).map((event): Happening => [25, event]));
     expect(states(ledger, 60)).toEqual(['given', 'due', 'ahead', 'ahead']);
   });
 
@@ -249,10 +235,7 @@ describe('the plan as the must really goes', () => {
   });
 
   it('brings one dose forward at the third break, drops the rest, and leaves ammonium out', () => {
-    const ledger = at(...asPlanned(1).map((event): [number, EventContent] => [25, event]), [
-      40,
-      { kind: 'reading', payload: { sg: 1.061 } },
-    ]);
+    const ledger = at(...asPlanned(1).map((event): Happening => [25, event]), [40, { kind: 'reading', payload: { sg: 1.061 } }]);
     expect(states(ledger, 41)).toEqual(['given', 'due', 'dropped', 'dropped']);
     expect(told(ledger, 41)).toMatch(/A third of the sugar was gone 9\.00 before its hour: dose 2 now, doses 3 and 4 dropped/);
     const [organicPart, dapPart] = doses(ledger, 41)[1]!.parts;
@@ -261,11 +244,11 @@ describe('the plan as the must really goes', () => {
   });
 
   it('gives no second dose once one was given past the break', () => {
-    const broken: [number, EventContent] = [40, { kind: 'reading', payload: { sg: 1.061 } }];
-    const dose = (number: number, h: number) => asPlanned(number).map((event): [number, EventContent] => [h, event]);
+    const broken: Happening = [40, { kind: 'reading', payload: { sg: 1.061 } }];
+    const dose = (number: number, h: number) => asPlanned(number).map((event): Happening => [h, event]);
     expect(states(at(...dose(1, 25), broken, ...dose(2, 42)), 43)).toEqual(['given', 'given', 'dropped', 'dropped']);
     // Dose 2 was overdue when the break came: it is the one, and not the next beside it.
-    const late: [number, EventContent] = [56, broken[1]];
+    const late: Happening = [56, broken[1]];
     expect(states(at(...dose(1, 25), late), 56)).toEqual(['given', 'due', 'dropped', 'dropped']);
     expect(states(at(...dose(1, 25), late), 60)).toEqual(['given', 'due', 'dropped', 'dropped']);
     expect(told(at(...dose(1, 25), late), 60)).toMatch(/A third of the sugar is gone: dose 2 now, doses 3 and 4 dropped.* stay uncovered/);
@@ -277,7 +260,7 @@ describe('the plan as the must really goes', () => {
 
   it('comes by the sugar where the school goes by the sugar', () => {
     const bySugar = planFeeding(toFeed(at().pitch!.sugarGPerL), { ...practice, school: 'gravity' });
-    const ledger = at(...fed(1, 5).map((event): [number, EventContent] => [13, event]), [30, { kind: 'reading', payload: { sg: 1.094 } }]);
+    const ledger = at(...fed(1, 5).map((event): Happening => [13, event]), [30, { kind: 'reading', payload: { sg: 1.094 } }]);
     expect(ledger.readings[0]!.shareGone).toBeGreaterThan(1 / 9);
     expect(feedingNow(bySugar, ledger, START + 31 * HOUR).doses.map(({ state }) => state)).toEqual(['given', 'due', 'ahead', 'ahead']);
   });
@@ -310,7 +293,7 @@ describe('the plan as the must really goes', () => {
   });
 
   it('wants more when honey goes in after the pitch', () => {
-    const later: EventContent = { ...rows[0]![1], payload: { ...rows[0]![1].payload, massG: 400 } } as EventContent;
+    const later: EventContent = { kind: 'honey', payload: { ...EXAMPLE_HONEY.payload, massG: 400 } };
     expect(feedingNow(plan, at([20, later]), START + 21 * HOUR).wantedMg).toBeGreaterThan(
       feedingNow(plan, at(), START + 21 * HOUR).wantedMg + 300,
     );
@@ -331,7 +314,7 @@ describe('the plan as the must really goes', () => {
   });
 
   it('draws the doses as stairs up to the need, also after a loss has taken its part of what was given', () => {
-    const ledger = at(...fed(1, 12, 2).map((event): [number, EventContent] => [25, event]), [
+    const ledger = at(...fed(1, 12, 2).map((event): Happening => [25, event]), [
       26,
       { kind: 'removal', payload: { volumeL: 1, reason: 'foam' } },
     ]);

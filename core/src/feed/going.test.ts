@@ -1,10 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { MEAN_HONEY } from '../ingredients/index.ts';
-import { eventsAt } from '../ledger/build.ts';
 import { fold } from '../ledger/index.ts';
 import type { EventContent, Ledger } from '../ledger/index.ts';
 import {
-  DAP_CAP_G_PER_L,
   checkDoses,
   expectedAt,
   expectedShare,
@@ -21,25 +18,13 @@ import {
   usualBreakH,
 } from './index.ts';
 import type { FeedingPractice } from './index.ts';
+import { EXAMPLE_PRACTICE, HOUR_MS, MIXED_AT, exampleBatch } from './exampleBatch.ts';
+import type { Happening } from './exampleBatch.ts';
 
-const START = Date.UTC(2026, 2, 1, 18);
-const HOUR = 3_600_000;
-const practice: FeedingPractice = {
-  school: 'gravity',
-  ownHours: [],
-  setDoses: [],
-  organicCredit: 1,
-  ammoniumShare: 0.5,
-  dapCapGPerL: DAP_CAP_G_PER_L.us,
-  organic: { source: 'organic' },
-  ammonium: { source: 'dap' },
-};
-const rows: [number, EventContent][] = [
-  [0, { kind: 'honey', payload: { name: 'heather', massG: 2050, moisture: MEAN_HONEY.moisture, unfermentable: MEAN_HONEY.unfermentable } }],
-  [0, { kind: 'water', payload: { volumeL: 4.6 } }],
-  [0, { kind: 'yeast', payload: { yeastId: 'allround', name: 'even', massG: 6 } }],
-];
-const at = (...more: [number, EventContent][]) => fold(eventsAt(START, [...rows, ...more]));
+const START = MIXED_AT;
+const HOUR = HOUR_MS;
+const practice: FeedingPractice = { ...EXAMPLE_PRACTICE, school: 'gravity' };
+const at = (...more: Happening[]) => exampleBatch('allround', ...more);
 const reading = (sg: number, tempC?: number): EventContent => ({
   kind: 'reading',
   payload: { sg, ...(tempC === undefined ? {} : { tempC }) },

@@ -1,4 +1,5 @@
 export * from './compare.ts';
+export * from './doseNow.ts';
 export * from './need.ts';
 export * from './optimize.ts';
 export * from './pace.ts';
@@ -9,4 +10,5 @@ export * from './schedule.ts';
 export * from './schools.ts';
 export * from './smell.ts';
 export * from './staircase.ts';
+export * from './timetable.ts';
 export * from './working.ts';

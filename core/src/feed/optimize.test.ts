@@ -3,20 +3,12 @@ import { describe, expect, it } from 'vitest';
 import { Refusal } from '../quantities/index.ts';
 import { DAP_CAP_G_PER_L, checkDoses, countedMgPerG, doseMgPerL, nitrogenMgPerG, planFeeding, workOutFeeding } from './index.ts';
 import type { FeedingPractice, FeedingWish, Product, Stocked } from './index.ts';
+import { EXAMPLE_PRACTICE } from './exampleBatch.ts';
 
 const organic: Product = { source: 'organic', pricePerKg: 60 };
 const dap: Product = { source: 'dap', pricePerKg: 20 };
 const complex: Product = { source: 'complex', pricePerKg: 30 };
-const practice: FeedingPractice = {
-  school: 'clock',
-  ownHours: [],
-  setDoses: [],
-  organicCredit: 1,
-  ammoniumShare: 0.5,
-  dapCapGPerL: DAP_CAP_G_PER_L.us,
-  organic,
-  ammonium: dap,
-};
+const practice: FeedingPractice = { ...EXAMPLE_PRACTICE, organic, ammonium: dap };
 const must = { sugarGPerL: 250, demand: 'medium', broughtMgPerL: 0 } as const;
 const wish: FeedingWish = { aim: 'cheapest', mostAtOnce: 0.4, volumeL: 5 };
 const plenty = (product: Product): Stocked => ({ product, stockG: 1000 });

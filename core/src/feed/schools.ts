@@ -20,6 +20,8 @@ export interface School {
 }
 
 export const THIRD_BREAK = 1 / 3;
+/** Above this, ammonium is hardly taken up and stays as salt and food for spoilage, % vol. */
+export const AMMONIUM_CUTOFF_ABV = 9;
 /** No ammonium before the yeast has started: it hinders the uptake of amino nitrogen and stresses cells that are waking up. */
 export const FIRST_AMMONIUM_H = 6;
 /** Where the break is not seen, its dose comes on day 7. */

@@ -3,7 +3,9 @@ import type { Ledger } from '../ledger/index.ts';
 import { hours, mgPerL, percent, say, tempC } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { yeastOf } from '../yeast/index.ts';
-import { feedingNow, isComing, shareSeenAt } from './progress.ts';
+import { isComing } from './doseNow.ts';
+import { feedingNow } from './progress.ts';
+import { shareSeenAt } from './timetable.ts';
 import type { FeedingPlan } from './schedule.ts';
 import { THIRD_BREAK } from './schools.ts';
 

@@ -4,10 +4,12 @@ import { HONEY_NITROGEN } from './need.ts';
 import { expectedAt, expectedShare, paceOf } from './pace.ts';
 import type { Pace } from './pace.ts';
 import { nitrogenMgPerG, productName } from './products.ts';
-import { AMMONIUM_CUTOFF_ABV, TOO_LATE_SHARE, isWasted } from './progress.ts';
-import type { DoseState, FeedingNow } from './progress.ts';
+import { isWasted } from './doseNow.ts';
+import type { DoseState } from './doseNow.ts';
+import type { FeedingNow } from './progress.ts';
 import type { FeedingPlan } from './schedule.ts';
-import { THIRD_BREAK } from './schools.ts';
+import { AMMONIUM_CUTOFF_ABV, THIRD_BREAK } from './schools.ts';
+import { TOO_LATE_SHARE } from './timetable.ts';
 
 const HOUR_MS = 3_600_000;
 
