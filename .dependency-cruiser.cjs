@@ -16,6 +16,7 @@ const FLOORS = [
   'sweeten',
   'bottle',
   'rounds',
+  'simulate',
 ];
 
 module.exports = {

@@ -15,6 +15,7 @@ import {
   styleOf,
 } from '@hollow-bell/core/must';
 import { seeded } from '@hollow-bell/core/numerics';
+import { stallTable } from './stalls.ts';
 
 const HONEY = { name: 'linden', massG: 1500, moisture: MEAN_HONEY.moisture, unfermentable: MEAN_HONEY.unfermentable };
 
@@ -110,3 +111,5 @@ for (const [name, ms, budget] of rows)
   console.log(
     `${name}: p95 ${ms.toFixed(2)} ms, ${(ms / base).toFixed(2)} × yardstick, budget ${budget} ms${ms > budget ? ' EXCEEDED' : ''}`,
   );
+
+console.log(`\n${stallTable()}`);

@@ -90,6 +90,13 @@ const happenings = [
     }),
   ),
   of(
+    'finding',
+    z.strictObject({
+      cause: z.enum(['cold', 'swing', 'strong start', 'nitrogen', 'sour', 'addition', 'preservative', 'heat']),
+      holds: z.boolean(),
+    }),
+  ),
+  of(
     'note',
     z.strictObject({
       text: z.string().trim().min(1).max(2000),

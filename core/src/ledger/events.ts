@@ -1,7 +1,7 @@
 import type { Composition, Family, StyleMark } from '../ingredients/index.ts';
 import type { CalibrationC } from '../liquid/index.ts';
 import type { OwnYeast } from '../yeast/index.ts';
-import type { BaseSalt, Bottles, Mark, NutrientId, OwnNutrient, RemovalReason, SulfiteSalt } from './kinds.ts';
+import type { BaseSalt, Bottles, Mark, NutrientId, OwnNutrient, RemovalReason, StallCauseId, SulfiteSalt } from './kinds.ts';
 import type { Ledger } from './ledger.ts';
 
 /** Which lot of the shelf something was taken from, and which step of the brew day it did. */
@@ -49,6 +49,8 @@ export interface Payloads {
   /** Siphoned off the lees; the volume is what was measured afterwards. */
   rack: { volumeL: number };
   bottling: { bottles: Bottles };
+  /** A maker looked whether this stopped it. */
+  finding: { cause: StallCauseId; holds: boolean };
   note: { text: string; mark?: Mark | undefined; step?: string | undefined };
   /** Replaces an earlier event, or withdraws it where `replacement` is null. The earlier one stays on record. */
   amendment: { eventId: string; replacement: Replacement | null };

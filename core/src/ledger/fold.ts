@@ -113,8 +113,11 @@ function followGravity(ledger: Ledger, expected: Mixed, sg: number, assumptions:
     fermentExtract(ledger, fermentedFromSg(liquidOf(ledger), sg, assumptions.ethanolYield), assumptions);
     return true;
   } catch (error) {
-    if (error instanceof Refusal) return false;
-    throw error;
+    if (!(error instanceof Refusal)) throw error;
+    if (sg < expected.sg) return false;
+    /** Above all that was ever poured, but within the noise: nothing has fermented yet. */
+    fermentExtract(ledger, -ledger.ethanolG / assumptions.ethanolYield, assumptions);
+    return true;
   }
 }
 
@@ -233,6 +236,9 @@ function applyEvent(ledger: Ledger, event: StandingEvent, assumptions: Assumptio
       ledger.bases.push({ at, salt, massG });
       break;
     }
+    case 'finding':
+      ledger.findings[event.payload.cause] = event.payload.holds;
+      break;
     case 'removal': {
       const before = mixedOf(ledger);
       if (before === null) break;

@@ -1,7 +1,7 @@
 import type { Liquid, Mixed } from '../liquid/index.ts';
 import type { Family } from '../ingredients/index.ts';
 import type { OwnYeast } from '../yeast/index.ts';
-import type { BaseSalt, Bottles, Mark, NutrientId, SulfiteSalt } from './kinds.ts';
+import type { BaseSalt, Bottles, Mark, NutrientId, StallCauseId, SulfiteSalt } from './kinds.ts';
 
 /** A hydrometer reading as the ledger took it. */
 export interface ReadingPoint {
@@ -97,6 +97,7 @@ export interface Ledger {
   sulfites: { at: number; salt: SulfiteSalt; massG: number }[];
   sorbates: { at: number; massG: number }[];
   bases: { at: number; salt: BaseSalt; massG: number }[];
+  findings: Partial<Record<StallCauseId, boolean>>;
   marks: Partial<Record<Mark, number>>;
   losses: { at: number; volumeL: number; why: 'sample' | 'foam' | 'spill' | 'lees' | 'racking' | 'split' }[];
   rackedAt: number | null;
@@ -138,6 +139,7 @@ export const emptyLedger = (): Ledger => ({
   sulfites: [],
   sorbates: [],
   bases: [],
+  findings: {},
   marks: {},
   losses: [],
   rackedAt: null,

@@ -163,8 +163,12 @@ export function asksOf(ledger: Ledger, feeding: FeedingPlan | null, now: number)
       return [mixedAsk(ledger, now)];
     case 'moving again':
       return [readingAsk('cracked', now, state.sentence)];
-    case 'not moving':
+    case 'stuck':
       return [readingAsk('cracked', now, state.sentence)];
+    case 'suspect':
+      return [readingAsk('swinging', now, state.sentence)];
+    case 'ended':
+      return [readingAsk('muffled', lastAt + 7 * DAY_MS, state.sentence, 'watch', say`Read the gravity again, to prove that it has ended`)];
     case 'stabilized':
     case 'finished':
       return [afterFinish(ledger, now)];
@@ -181,6 +185,7 @@ export function asksOf(ledger: Ledger, feeding: FeedingPlan | null, now: number)
       ];
     }
     case 'lag':
+    case 'slowing':
     case 'active': {
       const asks: Ask[] = [];
       if (feeding !== null) asks.push(...[feedingAsk(ledger, feeding, now), smellAsk(ledger, feeding, now)].filter((ask) => ask !== null));

@@ -47,14 +47,14 @@ describe('the state of a batch', () => {
   });
 
   it('calls a gravity that stays up, and says cold where it is cold', () => {
-    const cold = stateOf(ledger([5 * DAY, sg(1.046, 13)], [10 * DAY, sg(1.046, 13)]), after(10 * DAY));
-    expect(cold.phase).toBe('not moving');
-    expect(cold.sentence.filter((part) => typeof part === 'string').join(' ')).toMatch(/Cold/);
+    const cold = stateOf(ledger([5 * DAY, sg(1.046, 11)], [10 * DAY, sg(1.046, 11)]), after(10 * DAY));
+    expect(cold.phase).toBe('stuck');
+    expect(cold.sentence.filter((part) => typeof part === 'string').join(' ')).toMatch(/too cold/);
     expect(
       stateOf(ledger([5 * DAY, sg(1.046)], [10 * DAY, sg(1.046)]), after(10 * DAY))
         .sentence.filter((part) => typeof part === 'string')
         .join(' '),
-    ).not.toMatch(/Cold/);
+    ).not.toMatch(/too cold/);
   });
 
   it('alarms when a stabilized mead falls', () => {
@@ -114,7 +114,7 @@ describe('what a vessel asks for', () => {
   });
 
   it('ranks the stuck before the hungry before the waiting', () => {
-    const stuck = asksOf(ledger([5 * DAY, sg(1.046, 13)], [10 * DAY, sg(1.046, 13)]), null, after(10 * DAY))[0]!;
+    const stuck = asksOf(ledger([5 * DAY, sg(1.046, 11)], [10 * DAY, sg(1.046, 11)]), null, after(10 * DAY))[0]!;
     const hungry = asksOf(ledger(), feeding, after(26))[0]!;
     const waiting = asksOf(ledger(), feeding, after(3))[0]!;
     expect([waiting, hungry, stuck].sort(byUrgency)).toEqual([stuck, hungry, waiting]);

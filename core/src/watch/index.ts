@@ -1,4 +1,5 @@
 export * from './dipLine.ts';
 export * from './finish.ts';
 export * from './stabilized.ts';
+export * from './stall/index.ts';
 export * from './state.ts';

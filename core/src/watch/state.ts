@@ -1,26 +1,44 @@
 import { mixedOf } from '../ledger/index.ts';
 import type { Ledger } from '../ledger/index.ts';
-import { gPerL, gravity, hours, say, tempC, when } from '../quantities/index.ts';
+import { gravity, hours, say, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
-import { yeastOf } from '../yeast/index.ts';
-import { expectedEnd, finishOf } from './finish.ts';
+import { finishOf } from './finish.ts';
+import { LAG_H, rankCauses, stallEvidence, stallVerdict } from './stall/index.ts';
+import type { StallKind } from './stall/index.ts';
 import { fellSince, stabilizedAt, sweetenedAt } from './stabilized.ts';
 
 const HOUR_MS = 3_600_000;
-const DAY_MS = 24 * HOUR_MS;
-/** Silence before this is lag, not a stall. */
-export const LAG_H = 72;
-/** Gravity unchanged this long above the expected end is worth calling. */
-const STILL_DAYS = 3;
 const MOVED_SG = 0.003;
 
 export type BatchPhase =
-  'empty' | 'mixed' | 'lag' | 'active' | 'not moving' | 'awaiting confirmation' | 'finished' | 'stabilized' | 'moving again' | 'bottled';
+  | 'empty'
+  | 'mixed'
+  | 'lag'
+  | 'active'
+  | 'slowing'
+  | 'suspect'
+  | 'stuck'
+  | 'ended'
+  | 'awaiting confirmation'
+  | 'finished'
+  | 'stabilized'
+  | 'moving again'
+  | 'bottled';
 
 export interface BatchState {
   phase: BatchPhase;
   sentence: Sentence;
 }
+
+/** What only looks like a stall has its own name; `ended` is where this yeast ends, sweet or on malt, to be confirmed. */
+const PHASE_OF: Record<Exclude<StallKind, 'stuck' | 'moving' | 'lag'>, BatchPhase> = {
+  slow: 'slowing',
+  suspect: 'suspect',
+  misread: 'suspect',
+  tolerance: 'ended',
+  malt: 'ended',
+  'near its end': 'awaiting confirmation',
+};
 
 /** Where a batch stands, said with its reason. */
 export function stateOf(ledger: Ledger, now: number): BatchState {
@@ -56,15 +74,14 @@ export function stateOf(ledger: Ledger, now: number): BatchState {
       sentence: say`${gravity(finish.last?.sg ?? mixed.sg)}, where it should end. Equal again on or after ${when(finish.provenAt ?? now)} is proof.`,
     };
   }
-  const since = finish.since;
-  if (since !== null && last !== undefined && last.at - since.at >= STILL_DAYS * DAY_MS) {
-    const yeast = yeastOf(ledger.pitch);
-    const sugar = gPerL(ledger.sugarG / mixed.volumeL);
-    const cold = ledger.tempC !== null && ledger.tempC.value < yeast.tempC.low;
-    const cause = cold
-      ? say`Stopped at ${gravity(last.sg)} with ${sugar} of sugar left. Cold is the likeliest cause: ${tempC(ledger.tempC?.value ?? 0)}, and this yeast wants ${tempC(yeast.tempC.low)} to ${tempC(yeast.tempC.high)}. Warm it slowly, then read again in 48 h.`
-      : say`Stopped at ${gravity(last.sg)} with ${sugar} of sugar left, above the ${gravity(expectedEnd(ledger)?.sg.high ?? 1)} expected at most. Stir, let the bubbles go, and read again before doing anything else.`;
-    return { phase: 'not moving', sentence: cause };
+  const evidence = stallEvidence(ledger, now);
+  const verdict = evidence === null ? null : stallVerdict(evidence);
+  if (evidence !== null && verdict !== null && verdict.kind !== 'moving' && verdict.kind !== 'lag') {
+    if (verdict.kind !== 'stuck') return { phase: PHASE_OF[verdict.kind], sentence: verdict.sentence };
+    const [first] = rankCauses(evidence, ledger.findings);
+    const why: Sentence =
+      first === undefined ? [] : [` Likeliest: ${first.cause.name.toLowerCase()}. `, ...(first.findings[0]?.sentence ?? [])];
+    return { phase: 'stuck', sentence: [...verdict.sentence, ...why] };
   }
   return { phase: 'active', sentence: say`Falling, ${gravity(last?.sg ?? mixed.sg)} at the last reading.` };
 }

@@ -112,15 +112,4 @@ li {
   padding: 7px 0;
   border-bottom: 1px solid var(--rule);
 }
-
-.link {
-  min-height: 24px;
-  padding: 0;
-  border: 0;
-  border-bottom: 1px solid var(--bronze);
-  background: none;
-  color: var(--bronze);
-  font: inherit;
-  cursor: pointer;
-}
 </style>

@@ -50,6 +50,10 @@ export function eventSentence(event: BatchEvent): Sentence {
       return say`racked, ${volumeL(event.payload.volumeL)} left`;
     case 'bottling':
       return [`bottled ${event.payload.bottles.map(({ count, sizeMl }) => `${count} × ${sizeMl} ml`).join(', ')}`];
+    case 'finding':
+      return [
+        `looked: ${event.payload.cause === 'addition' ? 'what went in' : event.payload.cause}, ${event.payload.holds ? 'it is so' : 'it is not so'}`,
+      ];
     case 'note':
       return [event.payload.text];
     case 'amendment':

@@ -9,6 +9,7 @@ import BatchLog from '../parts/BatchLog.vue';
 import BenchHead from '../parts/BenchHead.vue';
 import FigureValue from '../parts/FigureValue.vue';
 import ReadingForm from '../parts/ReadingForm.vue';
+import StallClinic from '../parts/StallClinic.vue';
 import { useReader } from '../composables/useReader.ts';
 import { eventSentence } from '../shown/events.ts';
 import { useBatch } from '../stores/batch.ts';
@@ -67,6 +68,8 @@ const stopWorking = computed(() => {
   const working = endWorking(store.ledger);
   return working === null ? {} : { working };
 });
+const mayBeStuck = computed(() => ['slowing', 'suspect', 'stuck', 'ended'].includes(store.state.phase));
+const isFermenting = computed(() => ['lag', 'active', 'awaiting confirmation'].includes(store.state.phase));
 const lossesL = computed(() => store.ledger.losses.filter((loss) => loss.why !== 'racking').reduce((sum, loss) => sum + loss.volumeL, 0));
 </script>
 
@@ -99,10 +102,15 @@ const lossesL = computed(() => store.ledger.losses.filter((loss) => loss.why !==
         <p v-if="rules !== ''" class="small quiet">
           By mass balance, after every addition and loss; {{ rules }}, which can follow neither.
         </p>
+        <StallClinic v-if="mayBeStuck" />
         <h2>A reading</h2>
         <ReadingForm />
         <p class="caution">Warm samples read low and bubbles lift the hydrometer: spin it, wait, read at the bottom of the curve.</p>
         <AskList />
+        <details v-if="isFermenting && !mayBeStuck" class="side">
+          <summary>Does it look stuck?</summary>
+          <StallClinic />
+        </details>
       </div>
       <BatchLog />
     </div>

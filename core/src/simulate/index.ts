@@ -1,0 +1,4 @@
+export * from './play.ts';
+export * from './stalls.ts';
+export * from './stallStudy.ts';
+export * from './world.ts';

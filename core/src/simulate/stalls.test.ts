@@ -1,0 +1,84 @@
+import { describe, expect, it } from 'vitest';
+import { fold, massImbalanceG } from '../ledger/index.ts';
+import { curesFor, rankCauses, restartPlan, stallEvidence, stallVerdict } from '../watch/index.ts';
+import type { CureId } from '../watch/index.ts';
+import { stallCases } from './stalls.ts';
+import type { StallCase } from './stalls.ts';
+import { stallStudy } from './stallStudy.ts';
+
+const seeds = [7, 31, 127];
+const studies = seeds.map((seed) => stallStudy(stallCases(seed)));
+const DAY_MS = 86_400_000;
+
+describe('forty musts of which everything is known', () => {
+  it('are the same for the same seed, and their records conserve mass', () => {
+    const [again, once] = [stallCases(7), stallCases(7)];
+    expect(again.map(({ played }) => played.events)).toEqual(once.map(({ played }) => played.events));
+    expect(again).toHaveLength(40);
+    expect(again.filter(({ isStuck }) => isStuck)).toHaveLength(12);
+    for (const { played } of again) expect(Math.abs(massImbalanceG(fold(played.events)))).toBeLessThan(1e-3);
+  });
+
+  it.each(studies)('no must that is not stuck is called so, with any seed', ({ falseCalls }) => expect(falseCalls).toEqual([]));
+
+  it.each(studies)('at least eleven of twelve stalls are found within four days', ({ found }) =>
+    expect(found.length).toBeGreaterThanOrEqual(11),
+  );
+
+  it.each(studies)('the true cause stands first or second at least ten times', ({ wellRanked }) =>
+    expect(wellRanked.length).toBeGreaterThanOrEqual(10),
+  );
+});
+
+describe('what is done about a stall', () => {
+  const byTruth = (truth: StallCase['truth']): StallCase => stallCases().find((each) => each.truth === truth)!;
+  const seenAt = (truth: StallCase['truth'], day: number) => {
+    const { events } = byTruth(truth).played;
+    const until = events[0]!.happenedAt + day * DAY_MS;
+    const ledger = fold(events.filter(({ happenedAt }) => happenedAt <= until));
+    const evidence = stallEvidence(ledger, until)!;
+    return { evidence, verdict: stallVerdict(evidence), ledger };
+  };
+  const curesOf = (truth: StallCase['truth'], day: number): CureId[] => {
+    const { evidence, verdict } = seenAt(truth, day);
+    return curesFor(verdict, evidence, rankCauses(evidence), 6, 300).map(({ id }) => id);
+  };
+
+  it('begins with warmth where it is cold, and ends with a restart', () => {
+    const cures = curesOf('cold', 14);
+    expect(cures.indexOf('warm')).toBeLessThan(cures.indexOf('rouse'));
+    expect(cures.at(-1)).toBe('restart');
+    expect(cures).not.toContain('raise pH');
+  });
+
+  it('raises the pH where that is low, and feeds where nitrogen was short', () => {
+    expect(curesOf('sour', 14)).toContain('raise pH');
+    expect(curesOf('nitrogen', 32)).toContain('feed');
+    expect(curesOf('heat', 14)).not.toContain('warm');
+  });
+
+  it('gives up, and says how it is kept, where a preservative is the likeliest cause', () => {
+    expect(curesOf('preservative', 8)).toContain('give up');
+  });
+
+  it('leaves alone what has ended at its tolerance, and what only lags', () => {
+    expect(curesOf('tolerance', 35)).toEqual(['leave']);
+    expect(curesOf('lag', 2)).toEqual(['leave']);
+  });
+
+  it('lets what the maker found settle the order', () => {
+    const { evidence } = seenAt('cold', 14);
+    const [first] = rankCauses(evidence);
+    expect(first!.cause.id).toBe('cold');
+    expect(rankCauses(evidence, { cold: false, preservative: true })[0]!.cause.id).toBe('preservative');
+  });
+
+  it.each([4, 6.3, 20])('a starter for %d L grows by doublings until all of it is in, each at half its gravity', (liters) => {
+    const steps = restartPlan(liters, 1.05);
+    expect(steps[0]!.starterL).toBeCloseTo(liters / 16, 9);
+    steps.slice(1).forEach((step, i) => expect(step.starterL).toBeLessThanOrEqual(2.2 * steps[i]!.starterL + 1e-9));
+    // Half of the first sixteenth is water; all of the stuck mead has gone in at last.
+    expect(steps.at(-1)!.starterL).toBeCloseTo(liters * (1 + 1 / 32), 9);
+    expect(steps.map(({ day }) => day)).toEqual(steps.map((_, i) => i));
+  });
+});

@@ -1,0 +1,177 @@
+import { HIGHEST_PH } from '../../feed/index.ts';
+import { gravity, hours, massG, phValue, say, tempC, volumeL } from '../../quantities/index.ts';
+import type { Sentence } from '../../quantities/index.ts';
+import type { RankedCause } from './causes.ts';
+import type { StallEvidence } from './evidence.ts';
+import type { StallVerdict } from './verdict.ts';
+
+export type CureId = 'measure' | 'warm' | 'cool' | 'rouse' | 'raise pH' | 'feed' | 'restart' | 'leave' | 'give up';
+
+/** One change. After it, wait and read, before the next. */
+export interface Cure {
+  id: CureId;
+  sentence: Sentence;
+  /** Hours until the reading that tells whether it helped. */
+  readAgainH: number;
+}
+
+/** No faster than this, °C a day: sudden warmth harms as a sudden chill does (trade habit). */
+const WARM_C_A_DAY = 3;
+/** A reading older than this is taken again before anything else. */
+const STALE_H = 36;
+/** g/L of hulls where feeding is past its time, and of organic nutrient for a mg/L that is lacking (our estimates). */
+const HULLS_G_PER_L = 0.25;
+const ORGANIC_MG_PER_G = 40;
+/** Nearer to its tolerance than this, a restart is hard and the mead good as it is, % vol (our estimate). */
+const GOOD_ENOUGH_ABV = 2;
+/** A must this weak does not keep by its alcohol. */
+const KEEPS_ABV = 8;
+
+const measure: Cure = {
+  id: 'measure',
+  sentence: say`Measure again: stir, take a sample at ${tempC(20)}, spin the hydrometer. Every other step costs more than this one.`,
+  readAgainH: 24,
+};
+
+/** Sulfite or sorbate in it: nothing that lives can be helped. */
+function givingUp({ abv, sorbicMgPerL }: StallEvidence): Cure {
+  const safe =
+    abv >= KEEPS_ABV
+      ? say`It is strong enough to keep cold and closed with a lock, and may be blended into a mead that ferments, a tenth at a time.`
+      : say`It is too weak to keep: blend it, a tenth at a time, into a must that ferments well, or give it up. Do not bottle it.`;
+  return {
+    id: 'give up',
+    sentence: [
+      ...(sorbicMgPerL > 10
+        ? say`No yeast grows in this much sorbic acid; a restart would fail too. `
+        : say`What keeps it from spoiling keeps yeast out too. `),
+      ...safe,
+    ],
+    readAgainH: 0,
+  };
+}
+
+/** Feeding by its own rules: ammonium only early, nothing but hulls past half of the sugar. */
+function feeding({ abv, shareGone, nitrogenShare, yeast }: StallEvidence, liters: number, needMgPerL: number): Cure {
+  const lackingMgPerL = Math.max(0, 0.9 - nitrogenShare) * needMgPerL;
+  const organicG = (0.5 * lackingMgPerL * liters) / ORGANIC_MG_PER_G;
+  if (shareGone >= 0.5)
+    return {
+      id: 'feed',
+      sentence: say`Too late for nutrient: stir in ${massG(HULLS_G_PER_L * liters)} of yeast hulls, which bind what poisons it and give it sterols.`,
+      readAgainH: 72,
+    };
+  return {
+    id: 'feed',
+    sentence: say`Degas, then ${massG(organicG)} of organic nutrient: half of what is lacking.${abv >= 9 || shareGone > 1 / 3 ? ' No ammonium any more.' : ''} ${yeast.demand === 'high' ? 'This yeast is a hungry one.' : ''}`,
+    readAgainH: 48,
+  };
+}
+
+/**
+ * What may be done, gentlest first, one change at a time. What is not stuck is left alone.
+ * @param liters in the vessel
+ * @param needMgPerL nitrogen that the must asks for
+ */
+export function curesFor(
+  verdict: StallVerdict,
+  evidence: StallEvidence,
+  ranked: readonly RankedCause[],
+  liters: number,
+  needMgPerL: number,
+): Cure[] {
+  const { kind } = verdict;
+  if (kind === 'tolerance' || kind === 'malt' || kind === 'near its end')
+    return [
+      {
+        id: 'leave',
+        sentence: say`Leave it. Read it again in a week; equal then, it has ended, and is stabilized before honey or bottles.`,
+        readAgainH: 168,
+      },
+    ];
+  if (kind === 'lag' || kind === 'moving') return [{ id: 'leave', sentence: say`Leave it alone, warm and closed.`, readAgainH: 24 }];
+  if (kind === 'misread') return [measure];
+  const [first] = ranked;
+  const likely = (id: RankedCause['cause']['id']): boolean => ranked.some(({ cause, score }) => cause.id === id && score >= 1);
+  if (first?.cause.id === 'preservative' && first.score > 2) return [measure, givingUp(evidence)];
+  const { tempC: now, yeast, ph, last, abv } = evidence;
+  const middle = Math.round((yeast.tempC.low + yeast.tempC.high) / 2);
+  const cures: Cure[] = [];
+  if (last === null || last.tempC === null || evidence.hoursSinceReading > STALE_H) cures.push(measure);
+  if (now !== null && now < yeast.tempC.low + 1)
+    cures.push({
+      id: 'warm',
+      sentence: say`Warm it to ${tempC(middle)}, by no more than ${tempC(WARM_C_A_DAY)} a day: some ${hours((24 * Math.max(0, middle - now)) / WARM_C_A_DAY)}.`,
+      readAgainH: 48,
+    });
+  if (now !== null && now > yeast.tempC.high)
+    cures.push({ id: 'cool', sentence: say`Bring it down to ${tempC(middle)}, a wet towel round it.`, readAgainH: 48 });
+  if (kind === 'slow' || kind === 'suspect') return [...cures, measure].slice(0, 2);
+  cures.push({
+    id: 'rouse',
+    sentence: say`Degas it, and stir the yeast up from the bottom, gently and without splashing.`,
+    readAgainH: 48,
+  });
+  if (likely('sour') && (ph === null || ph < HIGHEST_PH))
+    cures.push({
+      id: 'raise pH',
+      sentence: say`Raise the pH toward ${phValue(Math.max(3.3, yeast.phFloor + 0.25))}: half of the potassium salt that a glass of it takes, then measure, then the rest.`,
+      readAgainH: 48,
+    });
+  if (evidence.nitrogenShare < 0.85 || likely('nitrogen')) cures.push(feeding(evidence, liters, needMgPerL));
+  if (abv >= yeast.toleranceAbv.low - GOOD_ENOUGH_ABV)
+    cures.push({
+      id: 'leave',
+      sentence: say`Or leave it as a sweet mead: near its tolerance a restart seldom works. Stabilize it before it is bottled.`,
+      readAgainH: 168,
+    });
+  cures.push({
+    id: 'restart',
+    sentence: say`Last, a starter that is used to it, grown by doublings. Dry yeast thrown into a stuck mead dies.`,
+    readAgainH: 72,
+  });
+  return cures;
+}
+
+export interface RestartStep {
+  /** Days after its beginning, at the soonest. */
+  day: number;
+  sentence: Sentence;
+  /** What the starter measures after this step, L. */
+  starterL: number;
+}
+
+const FIRST_PART = 16;
+/** What the last doubling may take more than its part, so that no drop is left over. */
+const LAST_BIT = 0.2;
+
+/**
+ * A starter that is brought to the stuck mead by doublings, each when its gravity above 1.000 has halved.
+ * @param liters what is stuck, above 0
+ */
+export function restartPlan(liters: number, sg: number): RestartStep[] {
+  const points = (at: number): number => 1 + at / 1000;
+  const stuck = (sg - 1) * 1000;
+  let starterL = liters / FIRST_PART;
+  let has = stuck / 2;
+  const steps: RestartStep[] = [
+    {
+      day: 0,
+      starterL,
+      sentence: say`Rehydrate ${massG(Math.max(2, liters))} of the strongest yeast you have, with rehydration nutrient. Bring it to ${volumeL(starterL)}: half of it the stuck mead, half water, with ${massG(starterL * 2)} of organic nutrient. It reads about ${gravity(points(has))}.`,
+    },
+  ];
+  let leftL = liters - starterL / 2;
+  for (let day = 1; leftL > 0; day++) {
+    const addL = leftL <= starterL * (1 + LAST_BIT) ? leftL : starterL;
+    leftL -= addL;
+    steps.push({
+      day,
+      starterL: starterL + addL,
+      sentence: say`When it reads ${gravity(points(has / 2))} or less, add ${volumeL(addL)} of the stuck mead. Not before; if it takes more than three days, stop: the mead is beyond this yeast.`,
+    });
+    has = ((has / 2) * starterL + stuck * addL) / (starterL + addL);
+    starterL += addL;
+  }
+  return steps;
+}

@@ -1,0 +1,148 @@
+import { HONEY_NITROGEN, N_PER_SUGAR } from '../../feed/index.ts';
+import { mixedOf } from '../../ledger/index.ts';
+import type { Ledger, ReadingPoint } from '../../ledger/index.ts';
+import { yeastOf } from '../../yeast/index.ts';
+import type { YeastType } from '../../yeast/index.ts';
+import { expectedEnd } from '../finish.ts';
+import { EQUAL_SG } from '../stabilized.ts';
+
+const HOUR_MS = 3_600_000;
+const DAY_MS = 24 * HOUR_MS;
+/** What went in so long before the stop may have caused it. */
+const BEFORE_STOP_H = 48;
+/** Nitrogen that comes when half of the sugar is gone feeds nothing any more. */
+const TOO_LATE_SHARE = 0.5;
+/** How far back temperatures tell of a stop that is seen today. */
+const LOOK_BACK_DAYS = 14;
+
+/** Everything in a batch's record that may tell whether and why it stopped. */
+export interface StallEvidence {
+  hoursSincePitch: number;
+  hoursSinceReading: number;
+  yeast: YeastType;
+  startSg: number;
+  /** Since the pitch, as they are believed. */
+  readings: readonly ReadingPoint[];
+  last: ReadingPoint | null;
+  /** The earliest of the readings that equal the last. */
+  still: ReadingPoint | null;
+  stillDays: number;
+  /** It falls within what counts as equal. */
+  hasCrept: boolean;
+  abv: number;
+  shareGone: number;
+  sugarLeftGPerL: number;
+  /** The highest gravity at which it may well have ended. */
+  endHighSg: number;
+  temps: readonly { at: number; tempC: number }[];
+  tempC: number | null;
+  /** The largest fall between two temperatures within three days, up to the stop. */
+  largestFallC: number | null;
+  ph: number | null;
+  /** Of the need, what came before it was too late; 0 to 1 and above. */
+  nitrogenShare: number;
+  /** What went in within two days before the stop. */
+  addedBefore: readonly string[];
+  so2MgPerL: number;
+  sorbicMgPerL: number;
+  hasJuice: boolean;
+  /** Of the dissolved things poured, the share that malt brought. */
+  maltShare: number;
+  unexplained: readonly ReadingPoint[];
+}
+
+function nitrogenShareOf(ledger: Ledger, yeast: YeastType, volumeL: number, organicCredit: number): number {
+  const tooLateAt = ledger.readings.find(({ verdict, shareGone }) => verdict === 'follows' && shareGone >= TOO_LATE_SHARE)?.at ?? Infinity;
+  const given = ledger.doses.reduce((sum, dose) => sum + dose.ammoniumNMg + dose.aminoNMg * organicCredit, 0);
+  const inTime = ledger.doses
+    .filter(({ at }) => at <= tooLateAt)
+    .reduce((sum, dose) => sum + dose.ammoniumNMg + dose.aminoNMg * organicCredit, 0);
+  const there = ledger.ammoniumNMg + ledger.aminoNMg * organicCredit;
+  const had =
+    HONEY_NITROGEN.value * volumeL + ledger.broughtAmmoniumNMg + ledger.broughtAminoNMg + (given > 0 ? (there * inTime) / given : 0);
+  return ledger.sugarBasisG > 0 ? had / (N_PER_SUGAR[yeast.demand] * ledger.sugarBasisG) : 1;
+}
+
+/** Whether readings that count as equal still lie lower at their end than at their beginning, beyond a hydrometer's scatter. */
+function creeps(equal: readonly ReadingPoint[]): boolean {
+  if (equal.length < 4) return false;
+  const mean = (points: readonly ReadingPoint[]): number => points.reduce((sum, { sg }) => sum + sg, 0) / points.length;
+  return mean(equal.slice(0, 2)) - mean(equal.slice(-2)) > CREEP_SG;
+}
+/** Three quarters of what counts as equal: twice the scatter of two readings' mean (our estimate). */
+const CREEP_SG = 0.75 * EQUAL_SG;
+
+/** The earliest of the readings that equal the mean of the last two: one alone may be off by its own error. */
+function stillSince(readings: readonly ReadingPoint[]): ReadingPoint | null {
+  const [last, before] = [readings.at(-1), readings.at(-2)];
+  if (last === undefined) return null;
+  const level = before === undefined || last.at - before.at > 4 * DAY_MS ? last.sg : (last.sg + before.sg) / 2;
+  let still = last;
+  for (const reading of readings.toReversed()) {
+    if (Math.abs(reading.sg - level) > EQUAL_SG) break;
+    still = reading;
+  }
+  return still;
+}
+
+function largestFall(temps: StallEvidence['temps'], until: number): number | null {
+  const before = temps.filter(({ at }) => at <= until + DAY_MS && until - at <= LOOK_BACK_DAYS * DAY_MS);
+  if (before.length < 2) return null;
+  let fall = 0;
+  for (const [i, from] of before.entries())
+    for (const to of before.slice(i + 1)) if (to.at - from.at <= 3 * DAY_MS) fall = Math.max(fall, from.tempC - to.tempC);
+  return fall;
+}
+
+/**
+ * Gathers what a pitched batch's record says. Null before the pitch and for an empty vessel.
+ * @param organicCredit how the batch's school counts amino nitrogen
+ */
+export function stallEvidence(ledger: Ledger, now: number, organicCredit = 1): StallEvidence | null {
+  const [mixed, end] = [mixedOf(ledger), expectedEnd(ledger)];
+  const { pitch } = ledger;
+  if (pitch === null || mixed === null || end === null) return null;
+  const yeast = yeastOf(pitch);
+  const since = ledger.readings.filter(({ at }) => at >= pitch.at);
+  const readings = since.filter(({ verdict }) => verdict === 'follows');
+  const last = readings.at(-1) ?? null;
+  const still = stillSince(readings);
+  const temps = [
+    ...since.flatMap(({ at, tempC }) => (tempC === null ? [] : [{ at, tempC }])),
+    ...(ledger.tempC === null ? [] : [{ at: ledger.tempC.at, tempC: ledger.tempC.value }]),
+  ].sort((a, b) => a.at - b.at);
+  const stopAt = still?.at ?? now;
+  const within = (at: number): boolean => at >= pitch.at && stopAt - at >= -DAY_MS / 2 && stopAt - at <= BEFORE_STOP_H * HOUR_MS;
+  const poured =
+    ledger.additions.reduce((sum, { massG, insolubleG }) => sum + massG - insolubleG, 0) + ledger.honeys.reduce((s, h) => s + h.massG, 0);
+  return {
+    hoursSincePitch: (now - pitch.at) / HOUR_MS,
+    hoursSinceReading: (now - (last?.at ?? pitch.at)) / HOUR_MS,
+    yeast,
+    startSg: pitch.sg,
+    readings,
+    last,
+    still,
+    stillDays: last === null || still === null ? 0 : (last.at - still.at) / DAY_MS,
+    hasCrept: creeps(readings.filter(({ at }) => at >= stopAt)),
+    abv: mixed.abv,
+    shareGone: ledger.sugarBasisG > 0 ? 1 - ledger.sugarG / ledger.sugarBasisG : 0,
+    sugarLeftGPerL: ledger.sugarG / mixed.volumeL,
+    endHighSg: end.sg.high,
+    temps,
+    tempC: temps.at(-1)?.tempC ?? null,
+    largestFallC: largestFall(temps, stopAt),
+    ph: ledger.ph?.value ?? null,
+    nitrogenShare: nitrogenShareOf(ledger, yeast, mixed.volumeL, organicCredit),
+    addedBefore: [
+      ...ledger.honeys.filter(({ at, afterPitch }) => afterPitch && within(at)).map(({ name }) => name),
+      ...ledger.additions.filter(({ at, afterPitch, family }) => afterPitch && within(at) && family !== 'spice').map(({ name }) => name),
+    ],
+    so2MgPerL: ledger.so2Mg / mixed.volumeL,
+    sorbicMgPerL: ledger.sorbicMg / mixed.volumeL,
+    hasJuice: ledger.additions.some(({ family }) => family === 'juice' || family === 'syrup'),
+    maltShare:
+      poured > 0 ? ledger.additions.filter(({ family }) => family === 'malt').reduce((sum, { massG }) => sum + massG, 0) / poured : 0,
+    unexplained: since.filter(({ verdict }) => verdict === 'unexplained'),
+  };
+}

@@ -1,0 +1,114 @@
+import { abvPct, gPerL, gravity, hours, percent, say, tempC } from '../../quantities/index.ts';
+import type { Sentence } from '../../quantities/index.ts';
+import { EQUAL_SG } from '../stabilized.ts';
+import type { StallEvidence } from './evidence.ts';
+
+/** Silence before this is lag, not a stall. */
+export const LAG_H = 72;
+/** Gravity unchanged for so long above the expected end is a stall; a little sooner it is worth a look. */
+export const STUCK_DAYS = 3;
+const SUSPECT_DAYS = 2;
+/** Less than this has not begun, in SG: two readings' error. */
+const BEGUN_SG = 0.003;
+/** A thermometer’s own error. */
+const THERMOMETER_C = 0.5;
+/** So little below its range it only slows down, and for so long (our estimates). */
+const COOL_C = 3;
+const COOL_DAYS = 7;
+/** Within this of the least it tolerates, it has reached its tolerance, % vol. */
+const NEAR_TOLERANCE = 0.3;
+/** Malt that brings so much of what was poured may leave more behind than its table says. */
+const MALT_SHARE = 0.08;
+const MALT_LEAVES_SG = 0.012;
+
+export type StallKind = 'lag' | 'moving' | 'slow' | 'tolerance' | 'malt' | 'near its end' | 'misread' | 'suspect' | 'stuck';
+
+export interface StallVerdict {
+  kind: StallKind;
+  sentence: Sentence;
+}
+
+/** Rules in order; the first that fits is the verdict. What only looks like a stall comes before the stall. */
+const RULES: readonly { kind: StallKind; fits: (e: StallEvidence) => Sentence | null }[] = [
+  {
+    kind: 'near its end',
+    fits: ({ last, endHighSg }) =>
+      last !== null && last.sg <= endHighSg + EQUAL_SG
+        ? say`${gravity(last.sg)} lies where it should end. Leave it, and read it again.`
+        : null,
+  },
+  {
+    kind: 'misread',
+    fits: ({ unexplained, last }) => {
+      const strange = unexplained.at(-1);
+      return strange !== undefined && (last === null || strange.at >= last.at)
+        ? say`${gravity(strange.sg)} cannot be what is in there: a warm sample, bubbles, a refractometer in alcohol, or honey that was not mixed in. Read again at ${tempC(20)} before doing anything.`
+        : null;
+    },
+  },
+  {
+    kind: 'lag',
+    fits: ({ hoursSincePitch, last, startSg }) =>
+      hoursSincePitch < LAG_H && (last === null || startSg - last.sg < BEGUN_SG)
+        ? say`${hours(hoursSincePitch)} since the pitch: silence before ${hours(LAG_H)} is lag.`
+        : null,
+  },
+  {
+    kind: 'tolerance',
+    fits: ({ abv, yeast, stillDays, sugarLeftGPerL }) =>
+      stillDays >= SUSPECT_DAYS && abv >= yeast.toleranceAbv.low - NEAR_TOLERANCE
+        ? say`${abvPct(abv)} is what this yeast tolerates. It has ended with ${gPerL(sugarLeftGPerL)} of sugar, and is not stuck.`
+        : null,
+  },
+  {
+    kind: 'malt',
+    fits: ({ maltShare, last, endHighSg, stillDays }) =>
+      stillDays >= SUSPECT_DAYS && maltShare >= MALT_SHARE && last !== null && last.sg <= endHighSg + MALT_LEAVES_SG
+        ? say`Malt made ${percent(100 * maltShare)} of it and leaves sugars that no mead yeast eats: ${gravity(last.sg)} may well be its end. Leave it.`
+        : null,
+  },
+  {
+    kind: 'slow',
+    fits: ({ stillDays, hasCrept, tempC: now, yeast, hoursSincePitch, last, startSg, abv }) => {
+      if (last === null) return null;
+      const isCool = now !== null && now < yeast.tempC.low + THERMOMETER_C && now >= yeast.tempC.low - COOL_C;
+      const isLateStart = startSg - last.sg < BEGUN_SG && hoursSincePitch < 3 * LAG_H;
+      if (isCool && (isLateStart || (stillDays >= SUSPECT_DAYS && stillDays < COOL_DAYS)))
+        return say`${tempC(now)} is cool for it, and slow is not stuck. Warm it a little, and give it a week.`;
+      if (stillDays >= SUSPECT_DAYS && stillDays < COOL_DAYS && abv >= yeast.toleranceAbv.low - 1)
+        return say`${abvPct(abv)} is near what this yeast tolerates: it slows before it ends. Give it a week.`;
+      return stillDays >= SUSPECT_DAYS && hasCrept ? say`It still falls, slowly. Slow is not stuck.` : null;
+    },
+  },
+  {
+    kind: 'stuck',
+    fits: ({ stillDays, last, startSg, hoursSincePitch, sugarLeftGPerL, endHighSg }) => {
+      if (last === null) return null;
+      const neverBegan = startSg - last.sg < BEGUN_SG && hoursSincePitch > LAG_H + 24;
+      if (stillDays < STUCK_DAYS && !neverBegan) return null;
+      return neverBegan
+        ? say`${hours(hoursSincePitch)} since the pitch, and it has not begun.`
+        : say`Stopped at ${gravity(last.sg)} with ${gPerL(sugarLeftGPerL)} of sugar left, above the ${gravity(endHighSg)} expected at most.`;
+    },
+  },
+  {
+    kind: 'suspect',
+    fits: ({ stillDays, last }) =>
+      last !== null && stillDays >= SUSPECT_DAYS
+        ? say`${gravity(last.sg)} for ${hours(24 * stillDays)}. Stir it, and read it again tomorrow.`
+        : null,
+  },
+];
+
+/** Whether a pitched must is stuck, or what only makes it look so. */
+export function stallVerdict(evidence: StallEvidence): StallVerdict {
+  for (const { kind, fits } of RULES) {
+    const sentence = fits(evidence);
+    if (sentence !== null) return { kind, sentence };
+  }
+  const { last, startSg } = evidence;
+  return {
+    kind: 'moving',
+    sentence: say`It falls: ${gravity(startSg)} to ${gravity(last?.sg ?? startSg)}. No bubbles at the lock would be a leak at the lid.`,
+  };
+}

@@ -1,0 +1,80 @@
+import { randomUUID } from 'node:crypto';
+import type { Batch } from '@hollow-bell/contract';
+import { expect, test } from './cellar.ts';
+
+const DAY_MS = 86_400_000;
+
+test('a cold stall is found, argued with, warmed and goes on', async ({ page, demoCellar }) => {
+  await page.goto(demoCellar.url);
+  await page.getByRole('link', { name: 'Linden, plain', exact: true }).first().click();
+  await page.getByRole('link', { name: /^Watch/ }).click();
+  const clinic = page.locator('[data-test=clinic]');
+  await expect(clinic).toHaveAttribute('data-kind', 'stuck');
+  const first = clinic.locator('[data-cause]').first();
+  await expect(first).toHaveAttribute('data-cause', 'cold');
+  await expect(first).toContainText(/14\s°C, and this yeast wants 18\s°C to 26\s°C/);
+  await expect(clinic.locator('[data-cure]').first()).toHaveAttribute('data-cure', 'warm');
+  // Half of (18 + 26): 22 °C; 8 degrees at 3 a day are 64 hours.
+  await expect(clinic.locator('[data-cure=warm]')).toContainText(/Warm it to 22\s°C, .* some 64\sh/);
+
+  await first.getByRole('button', { name: 'It is not' }).click();
+  await expect(first).not.toHaveAttribute('data-cause', 'cold');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(first).toHaveAttribute('data-cause', 'cold');
+
+  const dip = async (typed: string): Promise<void> => {
+    await page.getByRole('textbox', { name: 'Dip line' }).fill(typed);
+    await page.getByRole('button', { name: 'Write it down' }).click();
+    await expect(page.getByText('Written:')).toBeVisible();
+  };
+  await dip('1.039 21c');
+  await expect(page.getByText('Does it look stuck?')).toBeVisible();
+  await expect(clinic).toBeHidden();
+});
+
+test('a braggot that ends on its malt is left alone', async ({ page, emptyCellar }) => {
+  await page.goto(emptyCellar.url);
+  await page.getByRole('button', { name: 'Begin with an empty cellar' }).click();
+  await page.getByRole('button', { name: 'Formulate a mead' }).click();
+  await page.getByLabel('Name of the batch').fill('Malt lamp');
+  await page.getByRole('button', { name: 'Save as a batch' }).click();
+  await expect(page).toHaveURL(/batches\/[0-9a-f-]{36}/);
+  const id = /batches\/([0-9a-f-]{36})/.exec(page.url())![1]!;
+
+  // 0.7 kg of honey and 0.9 kg of malt in 5 L: its malt leaves more than the table says, and it stays at 1.017.
+  const malt = { sugar: 0.62, unfermentable: 0.34, insoluble: 0, ammoniumNMgPerKg: 150, aminoNMgPerKg: 1000, acidGPerKg: 0 };
+  const startAt = Date.now() - 24 * DAY_MS;
+  const sg = (day: number, gravity: number) => [day, { kind: 'reading', payload: { sg: gravity, tempC: 20 } }] as const;
+  const rows = [
+    [0, { kind: 'honey', payload: { name: 'heather', massG: 700, moisture: 0.172, unfermentable: 0.032 } }],
+    [
+      0,
+      {
+        kind: 'ingredient',
+        payload: { name: 'pale malt extract', family: 'malt', makes: 'malt', massG: 900, composition: malt, sugarSpread: 0.1 },
+      },
+    ],
+    [0, { kind: 'water', payload: { volumeL: 5 } }],
+    [0.1, { kind: 'yeast', payload: { yeastId: 'allround', name: 'even-tempered wine type', massG: 4 } }],
+    sg(3, 1.06),
+    sg(8, 1.026),
+    sg(17, 1.018),
+    sg(20, 1.018),
+    sg(23, 1.018),
+  ] as const;
+  const events = rows.map(([day, content]) => ({ ...content, id: randomUUID(), happenedAt: startAt + day * DAY_MS }));
+  const written = await page.request.post(`${emptyCellar.url}/api/batches/${id}/events`, { data: { afterSeq: 0, events } });
+  expect(written.ok(), await written.text()).toBe(true);
+  const batch = (await (await page.request.get(`${emptyCellar.url}/api/batches/${id}`)).json()) as Batch;
+  expect(batch.ledger.readings).toHaveLength(5);
+
+  await page.goto(`${emptyCellar.url}/batches/${id}/watch`);
+  const clinic = page.locator('[data-test=clinic]');
+  await page.getByText('Does it look stuck?').click();
+  await expect(clinic).toHaveAttribute('data-kind', 'near its end');
+  await expect(clinic).toContainText('lies where it should end');
+  await expect(clinic.locator('[data-cure]')).toHaveCount(1);
+  await expect(clinic.locator('[data-cure=leave]')).toBeVisible();
+  await page.getByRole('link', { name: 'Rounds', exact: true }).click();
+  await expect(page.locator('[data-bell=cracked]')).toHaveCount(0);
+});
