@@ -83,10 +83,10 @@ describe('the demo cellar', () => {
       'empty',
       'lag',
       'mixed',
+      'stabilized',
+      'stabilized',
+      'stabilized',
       'stuck',
-      'stabilized',
-      'stabilized',
-      'stabilized',
     ]);
     for (const { ledger, name } of batches) {
       expect(Math.abs(massImbalanceG(ledger)), name).toBeLessThan(1e-3);
