@@ -11,6 +11,7 @@ const FLOORS = [
   'must',
   'feed',
   'carbonate',
+  'forecast',
   'watch',
   'stabilize',
   'sweeten',

@@ -15,6 +15,7 @@ import {
   styleOf,
 } from '@hollow-bell/core/must';
 import { seeded } from '@hollow-bell/core/numerics';
+import { forecastTable, forecastTimes } from './forecasts.ts';
 import { stallTable } from './stalls.ts';
 
 const HONEY = { name: 'linden', massG: 1500, moisture: MEAN_HONEY.moisture, unfermentable: MEAN_HONEY.unfermentable };
@@ -112,4 +113,13 @@ for (const [name, ms, budget] of rows)
     `${name}: p95 ${ms.toFixed(2)} ms, ${(ms / base).toFixed(2)} × yardstick, budget ${budget} ms${ms > budget ? ' EXCEEDED' : ''}`,
   );
 
-console.log(`\n${stallTable()}`);
+async function studies(): Promise<void> {
+  const { median, worst } = await forecastTimes();
+  console.log(
+    `forecast, 500 members over 90 days: median ${median.toFixed(0)} ms, worst ${worst.toFixed(0)} ms, ${(median / base).toFixed(0)} × yardstick, budget 500 ms`,
+  );
+  console.log(`\n${stallTable()}`);
+  console.log(`\n${await forecastTable()}`);
+}
+
+void studies();

@@ -1,3 +1,4 @@
+export * from './forecastStudy.ts';
 export * from './play.ts';
 export * from './stalls.ts';
 export * from './stallStudy.ts';

@@ -24,6 +24,7 @@ const data: DescentData = {
   thirdBreakSg: 1.066,
   end: { value: 0.992, low: 0.99, high: 0.998 },
   units: 'metric',
+  forecast: [],
 };
 type Series = { name: string; data: unknown[]; markLine?: { data: object[] }; markArea?: object };
 const seriesOf = (given: DescentData, name: string): Series =>

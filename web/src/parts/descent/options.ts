@@ -12,6 +12,8 @@ export interface DescentData {
   /** Where this yeast should stop. */
   end: Ranged | null;
   units: UnitSystem;
+  /** Where it is heading: the middle and the band in which four of five readings should lie. */
+  forecast: { at: number; low: number; middle: number; high: number }[];
 }
 
 export interface ChartColors {
@@ -35,9 +37,33 @@ function gravityExtent(data: DescentData): [number, number] {
     ...data.readings.flatMap((r) => [r.sg - r.plusMinus, r.sg + r.plusMinus]),
     ...(data.end === null ? [] : [data.end.low]),
     ...(data.thirdBreakSg === null ? [] : [data.thirdBreakSg]),
+    ...data.forecast.map(({ low }) => low),
   ];
   if (values.length === 0) return [0.98, 1.12];
   return [Math.floor((Math.min(...values) - 0.003) / STEP_SG) * STEP_SG, Math.ceil((Math.max(...values) + 0.003) / STEP_SG) * STEP_SG];
+}
+
+/** The fan ahead: its lower edge unseen, its breadth stacked upon it, its middle dashed. */
+function bandSeries({ forecast }: DescentData, colors: ChartColors, day: (at: number) => number) {
+  if (forecast.length === 0) return [];
+  const line = { type: 'line' as const, symbol: 'none', silent: true, z: 1 };
+  return [
+    { ...line, name: 'forecast, from', stack: 'fan', lineStyle: { opacity: 0 }, data: forecast.map(({ at, low }) => [day(at), low]) },
+    {
+      ...line,
+      name: 'forecast, to',
+      stack: 'fan',
+      lineStyle: { opacity: 0 },
+      areaStyle: { color: colors.verdigris, opacity: 0.22 },
+      data: forecast.map(({ at, low, high }) => [day(at), high - low]),
+    },
+    {
+      ...line,
+      name: 'forecast',
+      lineStyle: { color: colors.verdigris, width: 1.6, type: 'dashed' as const },
+      data: forecast.map(({ at, middle }) => [day(at), middle]),
+    },
+  ];
 }
 
 /** The descent of gravity in days from the first event, with error bars, happenings, the third break and the expected end. */
@@ -136,6 +162,7 @@ export function descentOptions(data: DescentData, colors: ChartColors): EChartsO
               },
             }),
       },
+      ...bandSeries(data, colors, day),
       {
         name: 'error',
         type: 'line',

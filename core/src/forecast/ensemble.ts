@@ -1,0 +1,248 @@
+import { normal, seeded } from '../numerics/index.ts';
+import type { Rng } from '../numerics/index.ts';
+import type { Ranged } from '../quantities/index.ts';
+import { ABV_PER_SUGAR, ferment, gridOf } from './model.ts';
+import type { Course, Grid, Kinetics } from './model.ts';
+
+/** Plain data throughout, so that it can go to a worker. */
+export interface ForecastInput {
+  course: Course;
+  tolerance: Ranged;
+  /** Sugar left at each reading, g/L, with its standard deviation; in order. */
+  readings: readonly { hour: number; sugarGPerL: number; sd: number }[];
+  /** From here on it is a forecast. */
+  nowH: number;
+  members: number;
+  seed: number;
+}
+
+export interface Band {
+  hour: number;
+  low: number;
+  middle: number;
+  high: number;
+}
+
+export interface Forecast {
+  /** Sugar left, g/L: the middle and the 10–90 % range in which a reading should lie. */
+  bands: Band[];
+  thirdBreakH: Ranged | null;
+  halfH: Ranged | null;
+  endH: Ranged | null;
+  finalSugarGPerL: Ranged;
+  /** That it stops with more sugar than its tolerance explains. */
+  stickProbability: number;
+}
+
+/** Central values and spreads (as standard deviations of the logarithm) before any reading: our estimates for honey musts. */
+const PRIOR = {
+  growthPerH: { center: 0.12, spread: 0.35 },
+  uptakePerH: { center: 0.4, spread: 0.5 },
+  yeastPerN: { center: 0.013, spread: 0.4 },
+  deathPerH: { center: 0.003, spread: 0.8 },
+  lagH: { center: 14, spread: 0.5 },
+  slowing: { center: 0.75, spread: 0.4 },
+  halfSugar: { center: 15, spread: 0.8 },
+} as const;
+type Uncertain = keyof typeof PRIOR;
+const UNCERTAIN = Object.keys(PRIOR) as Uncertain[];
+
+/** What the model itself gets wrong, as a share of the sugar at the pitch (our estimate, set by the study in docs/forecast.md). */
+const MODEL_SD = 0.016;
+/** How far the cellar may drift from the last temperature, °C, and its five equally likely steps. */
+const DRIFT_SD_C = 2;
+const DRIFT_STEPS = [-1.28, -0.53, 0, 0.53, 1.28] as const;
+/** Likelihoods are taken in so many steps, so that few members carry them all at no time. */
+const TEMPERING = [0.15, 0.35, 1] as const;
+/** How far a copied member is moved, as a share of the spread of all. */
+const JITTER = 0.3;
+/** Sugar that a dry mead keeps, g/L, beyond which a stop is a stall where the tolerance is not reached. */
+const STUCK_GPERL = 12;
+/** It has ended when it has no more than this to fall: less than a hydrometer tells, 0.0015 SG. */
+export const END_WITHIN_G_PER_L = 4;
+/** Points in the drawing. */
+const DRAWN = 120;
+
+type Member = Kinetics;
+
+function drawMember(rng: Rng, tolerance: Ranged): Member {
+  const value = (name: Uncertain): number => PRIOR[name].center * Math.exp(PRIOR[name].spread * normal(rng));
+  return {
+    growthPerH: value('growthPerH'),
+    uptakePerH: value('uptakePerH'),
+    yeastPerN: value('yeastPerN'),
+    deathPerH: value('deathPerH'),
+    lagH: value('lagH'),
+    slowing: value('slowing'),
+    halfSugar: value('halfSugar'),
+    toleranceAbv: Math.max(4, tolerance.value + ((tolerance.high - tolerance.low) / 2.563) * normal(rng)),
+  };
+}
+
+/** Sugar at an hour, straight between the grid's points. */
+function sugarAt(sugar: Float64Array, grid: Grid, hour: number): number {
+  const { hours, stepH } = grid;
+  let [low, high] = [0, hours.length - 1];
+  while (low < high) {
+    const middle = (low + high + 1) >> 1;
+    if ((hours[middle] ?? 0) <= hour) low = middle;
+    else high = middle - 1;
+  }
+  const from = sugar[low] ?? 0;
+  const to = sugar[low + 1] ?? from;
+  return from + ((to - from) * (hour - (hours[low] ?? 0))) / (stepH[low] ?? 1);
+}
+
+function logLikelihood(sugar: Float64Array, grid: Grid, { readings, course }: ForecastInput): number {
+  let sum = 0;
+  for (const reading of readings) {
+    const sd = Math.hypot(reading.sd, MODEL_SD * course.sugarGPerL);
+    const off = (sugarAt(sugar, grid, reading.hour) - reading.sugarGPerL) / sd;
+    /** A Student’s t with four degrees of freedom: one slip of the pen does not pull the whole forecast. */
+    sum -= 2.5 * Math.log1p((off * off) / 4);
+  }
+  return sum;
+}
+
+/** Copies members by their weights, evenly, and moves each copy a little within the spread of all. */
+function resample(members: readonly Member[], weights: readonly number[], rng: Rng): Member[] {
+  const total = weights.reduce((sum, weight) => sum + weight, 0);
+  const names = [...UNCERTAIN, 'toleranceAbv'] as const;
+  const means = names.map((name) => members.reduce((sum, member, i) => sum + ((weights[i] ?? 0) / total) * Math.log(member[name]), 0));
+  const spreads = names.map((name, n) =>
+    Math.sqrt(members.reduce((sum, member, i) => sum + ((weights[i] ?? 0) / total) * (Math.log(member[name]) - (means[n] ?? 0)) ** 2, 0)),
+  );
+  const shrink = Math.sqrt(1 - JITTER * JITTER);
+  let [at, sum] = [0, weights[0] ?? 0];
+  const start = rng();
+  return members.map((_, i): Member => {
+    const target = ((i + start) / members.length) * total;
+    while (sum < target && at < members.length - 1) sum += weights[++at] ?? 0;
+    const copy = { ...(members[at] ?? members[0]) } as Member;
+    names.forEach((name, n) => {
+      const mean = means[n] ?? 0;
+      copy[name] = Math.exp(mean + shrink * (Math.log(copy[name]) - mean) + JITTER * (spreads[n] ?? 0) * normal(rng));
+    });
+    return copy;
+  });
+}
+
+const quantile = (sorted: Float64Array, share: number): number => {
+  const at = share * (sorted.length - 1);
+  const below = Math.floor(at);
+  const from = sorted[below] ?? 0;
+  return from + ((sorted[Math.min(sorted.length - 1, below + 1)] ?? from) - from) * (at - below);
+};
+
+const rangeOf = (values: Float64Array): Ranged => {
+  const sorted = values.toSorted();
+  return { value: quantile(sorted, 0.5), low: quantile(sorted, 0.1), high: quantile(sorted, 0.9) };
+};
+
+/** The hour at which so much sugar is left, or infinity. */
+function hourOf(sugar: Float64Array, { hours, stepH }: Grid, leftGPerL: number): number {
+  const k = sugar.findIndex((left) => left <= leftGPerL);
+  if (k <= 0) return k === 0 ? 0 : Number.POSITIVE_INFINITY;
+  const [before, after] = [sugar[k - 1] ?? 0, sugar[k] ?? 0];
+  return (hours[k - 1] ?? 0) + ((stepH[k - 1] ?? 0) * (before - leftGPerL)) / Math.max(1e-9, before - after);
+}
+
+export interface Progress {
+  /** 0 to 1; called between parts of the work. */
+  report: (share: number) => void;
+  /** Waited for between parts of the work, so that others come to their turn; where it answers no, the forecast ends with null. */
+  mayGoOn: () => Promise<boolean>;
+}
+const SILENT: Progress = { report: () => undefined, mayGoOn: () => Promise.resolve(true) };
+const PART = 50;
+
+/**
+ * Where a must is heading: an ensemble of fermentations, drawn from what is usual, weighed by the readings in three steps,
+ * and run on into the future at the last temperature, give or take the drift of a cellar. The same input gives the same answer.
+ *
+ * @returns null where it was cancelled
+ */
+export async function forecast(input: ForecastInput, progress: Progress = SILENT): Promise<Forecast | null> {
+  const { course, readings, members: count, seed, nowH } = input;
+  const rng = seeded(seed);
+  let members = Array.from({ length: count }, () => drawMember(rng, input.tolerance));
+  const lastH = readings.at(-1)?.hour ?? 0;
+  const work = readings.length === 0 ? 1 : TEMPERING.length + 1;
+  let done = 0;
+  const pause = async (): Promise<boolean> => {
+    progress.report(done / (work * count));
+    return !(await progress.mayGoOn());
+  };
+
+  if (readings.length > 0) {
+    const grid = gridOf({ ...course, horizonH: Math.max(1, lastH + 2) });
+    const sugar = new Float64Array(grid.hours.length);
+    let before = 0;
+    for (const share of TEMPERING) {
+      const logs: number[] = [];
+      for (const member of members) {
+        ferment(member, course, grid, sugar);
+        logs.push(logLikelihood(sugar, grid, input));
+        done++;
+        if (done % PART === 0 && (await pause())) return null;
+      }
+      const best = Math.max(...logs);
+      const step = share - before;
+      before = share;
+      members = resample(
+        members,
+        logs.map((log) => Math.exp(step * (log - best))),
+        rng,
+      );
+    }
+  }
+
+  const grids = DRIFT_STEPS.map((step) => gridOf(course, nowH, step * DRIFT_SD_C));
+  const [even] = grids;
+  if (even === undefined) return null;
+  const steps = even.hours.length;
+  const runs: Float64Array[] = [];
+  for (const [i, member] of members.entries()) {
+    const sugar = new Float64Array(steps);
+    ferment(member, course, grids[i % grids.length] ?? even, sugar);
+    runs.push(sugar);
+    done++;
+    if (done % PART === 0 && (await pause())) return null;
+  }
+  return summarize(input, even, runs, members);
+}
+
+function summarize({ course, tolerance }: ForecastInput, grid: Grid, runs: readonly Float64Array[], members: readonly Member[]): Forecast {
+  const steps = grid.hours.length;
+  const every = Math.max(1, Math.floor(steps / DRAWN));
+  const column = new Float64Array(runs.length);
+  const bands: Band[] = [];
+  for (let k = 0; k < steps; k += every) {
+    runs.forEach((run, i) => (column[i] = run[k] ?? 0));
+    const { value, low, high } = rangeOf(column);
+    const noise = 1.2816 * MODEL_SD * course.sugarGPerL * Math.min(1, low / (0.1 * course.sugarGPerL) + 0.15);
+    const [under, over] = [Math.hypot(value - low, noise), Math.hypot(high - value, noise)];
+    bands.push({ hour: grid.hours[k] ?? 0, low: Math.max(0, value - under), middle: value, high: value + over });
+  }
+  const basis = course.pulses.reduce((sum, { scale, sugarGPerL }) => sum * scale + sugarGPerL, course.sugarGPerL);
+  const finals = Float64Array.from(runs, (run) => run[steps - 1] ?? 0);
+  const when = (leftOf: (i: number) => number): Ranged | null => {
+    const hours = Float64Array.from(runs, (run, i) => hourOf(run, grid, leftOf(i)));
+    const range = rangeOf(hours);
+    return Number.isFinite(range.value) ? { ...range, high: Number.isFinite(range.high) ? range.high : course.horizonH } : null;
+  };
+  const stuck = runs.filter((run, i) => {
+    const left = run[steps - 1] ?? 0;
+    const abv = (basis - left) * ABV_PER_SUGAR;
+    const isMoving = (run[Math.max(0, steps - 1 - Math.round(96 / 2))] ?? 0) - left > 1;
+    return left > STUCK_GPERL && !isMoving && abv < Math.min(tolerance.low, members[i]?.toleranceAbv ?? tolerance.low) * 0.97;
+  });
+  return {
+    bands,
+    thirdBreakH: when(() => basis * (2 / 3)),
+    halfH: when(() => basis / 2),
+    endH: when((i) => (finals[i] ?? 0) + END_WITHIN_G_PER_L),
+    finalSugarGPerL: rangeOf(finals),
+    stickProbability: stuck.length / runs.length,
+  };
+}

@@ -1,0 +1,154 @@
+import { describe, expect, it } from 'vitest';
+import { fold } from '../ledger/index.ts';
+import { exampleBatch } from '../feed/exampleBatch.ts';
+import type { Happening } from '../feed/exampleBatch.ts';
+import { ABV_PER_SUGAR, ferment, forecast, forecastInputOf, gridOf, tempAt, warmth } from './index.ts';
+import type { Course, ForecastInput, Kinetics } from './index.ts';
+
+const kinetics: Kinetics = {
+  growthPerH: 0.12,
+  uptakePerH: 0.4,
+  yeastPerN: 0.013,
+  deathPerH: 0.003,
+  lagH: 12,
+  toleranceAbv: 14,
+  slowing: 0.75,
+  halfSugar: 15,
+};
+const course: Course = {
+  sugarGPerL: 200,
+  nitrogenMgPerL: 250,
+  pitchGPerL: 0.8,
+  temps: [{ hour: 0, tempC: 20 }],
+  pulses: [],
+  acidSlowing: 1,
+  horizonH: 60 * 24,
+};
+function run(over: Partial<Course> = {}, ofYeast: Partial<Kinetics> = {}) {
+  const whole = { ...course, ...over };
+  const grid = gridOf(whole);
+  const sugar = new Float64Array(grid.hours.length);
+  ferment({ ...kinetics, ...ofYeast }, whole, grid, sugar);
+  const at = (hour: number): number => sugar[grid.hours.findIndex((h) => h >= hour)] ?? sugar.at(-1)!;
+  return { sugar, at };
+}
+
+describe('the model', () => {
+  it('only ever eats, ends dry where the tolerance allows, and stops at the tolerance where not', () => {
+    const { sugar } = run();
+    for (let k = 1; k < sugar.length; k++) expect(sugar[k]!).toBeLessThanOrEqual(sugar[k - 1]! + 1e-12);
+    expect(sugar.at(-1)!).toBeLessThan(1);
+    const strong = run({ sugarGPerL: 330 }).sugar.at(-1)!;
+    expect((330 - strong) * ABV_PER_SUGAR).toBeLessThanOrEqual(14 + 1e-6);
+    expect((330 - strong) * ABV_PER_SUGAR).toBeGreaterThan(13);
+  });
+
+  it('is faster for warmth, nitrogen and yeast, slower in the cold and the sour', () => {
+    const left = run().at(120);
+    expect(run({ temps: [{ hour: 0, tempC: 25 }] }).at(120)).toBeLessThan(left);
+    expect(run({ nitrogenMgPerL: 60 }).at(120)).toBeGreaterThan(left);
+    expect(run({ acidSlowing: 0.5 }).at(120)).toBeGreaterThan(left);
+    expect(warmth(2)).toBe(0);
+    expect(warmth(35)).toBe(0);
+  });
+
+  it('takes sugar and nitrogen that go in, and does nothing before its lag', () => {
+    expect(run().at(10)).toBe(200);
+    const pulsed = run({ pulses: [{ hour: 48, scale: 0.9, sugarGPerL: 40, nitrogenMgPerL: 0 }] });
+    expect(pulsed.at(48) - run().at(48) * 0.9).toBeCloseTo(40, 9);
+    expect(run({ nitrogenMgPerL: 60, pulses: [{ hour: 24, scale: 1, sugarGPerL: 0, nitrogenMgPerL: 150 }] }).at(144)).toBeLessThan(
+      run({ nitrogenMgPerL: 60 }).at(144),
+    );
+  });
+
+  it('errs by its steps far less than a reading does', () => {
+    // The same course at a twentieth of the step: within 0.2 g/L, a tenth of a thousandth of SG.
+    const fine = (() => {
+      let [living, nitrogen, sugar, abv] = [0.8 * 0.6, 250, 200, 0];
+      const byDay: number[] = [];
+      const h = 0.02;
+      for (let step = 0; step * h < 30 * 24; step++) {
+        if (step % (24 / h) === 0) byDay.push(sugar);
+        if (step * h < 12) continue;
+        const slowing = (1 - abv / 14) ** 0.75;
+        const grown = 0.12 * (nitrogen / (20 + nitrogen)) * slowing * living;
+        const eaten = Math.min(sugar, h * 0.4 * (sugar / (15 + sugar)) * slowing * living);
+        living += h * (grown - 0.003 * (abv / 14) ** 4 * living);
+        nitrogen = Math.max(0, nitrogen - (h * grown) / 0.013);
+        sugar -= eaten;
+        abv += eaten * ABV_PER_SUGAR;
+      }
+      return byDay;
+    })();
+    const { at } = run();
+    fine.forEach((left, day) => expect(Math.abs(at(day * 24) - left)).toBeLessThan(0.6));
+  });
+
+  it('reads temperatures straight between points, even outside them', () => {
+    const temps = [
+      { hour: 0, tempC: 20 },
+      { hour: 10, tempC: 10 },
+    ];
+    expect([-5, 0, 4, 10, 50].map((hour) => tempAt(temps, hour))).toEqual([20, 20, 16, 10, 10]);
+    expect(tempAt([], 3)).toBe(20);
+  });
+});
+
+describe('a forecast', () => {
+  const reading = (hour: number, sg: number): Happening => [hour, { kind: 'reading', payload: { sg, tempC: 20 } }];
+  const inputAfter = (...more: Happening[]): ForecastInput => {
+    const ledger = exampleBatch('allround', ...more);
+    const wish = { now: ledger.lastEventAt!, horizonDays: 60, members: 80, seed: 3, roomTempC: 20, organicCredit: 1 };
+    return forecastInputOf(ledger, wish)!;
+  };
+  const fed: Happening = [24, { kind: 'nutrient', payload: { source: 'dap', massG: 5 } }];
+  const told = [reading(48, 1.092), reading(96, 1.06), reading(144, 1.04)];
+
+  it('gives the same answer for the same input', async () => {
+    expect(await forecast(inputAfter(fed, ...told))).toEqual(await forecast(inputAfter(fed, ...told)));
+  });
+
+  it('narrows with every reading', async () => {
+    const breadthAt = async (input: ForecastInput): Promise<number> => {
+      const { bands } = (await forecast(input))!;
+      const band = bands.find(({ hour }) => hour >= 240)!;
+      return band.high - band.low;
+    };
+    const breadths = [
+      await breadthAt(inputAfter(fed)),
+      await breadthAt(inputAfter(fed, told[0]!)),
+      await breadthAt(inputAfter(fed, ...told)),
+    ];
+    expect(breadths[1]!).toBeLessThan(breadths[0]!);
+    expect(breadths[2]!).toBeLessThan(0.5 * breadths[1]!);
+  });
+
+  it('passes near its readings, and orders its breaks and its end', async () => {
+    const input = inputAfter(fed, ...told);
+    const found = (await forecast(input))!;
+    for (const { hour, sugarGPerL } of input.readings) {
+      const band = found.bands.findLast((each) => each.hour <= hour)!;
+      expect(Math.abs(band.middle - sugarGPerL)).toBeLessThan(0.1 * input.course.sugarGPerL);
+    }
+    expect(found.thirdBreakH!.value).toBeLessThan(found.halfH!.value);
+    expect(found.halfH!.value).toBeLessThan(found.endH!.value);
+    expect(found.stickProbability).toBeGreaterThanOrEqual(0);
+    expect(found.stickProbability).toBeLessThanOrEqual(1);
+  });
+
+  it('ends where it is told to, and reports how far it is', async () => {
+    const shares: number[] = [];
+    let turns = 0;
+    const stopped = await forecast(inputAfter(fed, ...told), {
+      report: (share) => shares.push(share),
+      mayGoOn: () => Promise.resolve(++turns < 3),
+    });
+    expect(stopped).toBeNull();
+    expect(shares).toHaveLength(3);
+    expect(shares.toSorted((a, b) => a - b)).toEqual(shares);
+  });
+
+  it('knows nothing of a must without yeast', () => {
+    expect(forecastInputOf(fold([]), { now: 0, horizonDays: 10, members: 10, seed: 1, roomTempC: 20, organicCredit: 1 })).toBeNull();
+  });
+});

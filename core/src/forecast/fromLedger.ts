@@ -1,0 +1,85 @@
+import { HONEY_NITROGEN } from '../feed/index.ts';
+import { mixedOf, sgAtShare } from '../ledger/index.ts';
+import type { Ledger } from '../ledger/index.ts';
+import { yeastOf } from '../yeast/index.ts';
+import type { ForecastInput } from './ensemble.ts';
+import type { Pulse } from './model.ts';
+
+const HOUR_MS = 3_600_000;
+/** A 10–90 % range is so many standard deviations to each side. */
+const RANGE_SD = 1.2816;
+/** Sugar in honey, and its density, for what was poured after the pitch. */
+const HONEY_SUGAR = 0.796;
+const HONEY_KG_PER_L = 1.42;
+const BELOW_FLOOR_SLOWS = 0.5;
+
+export interface ForecastWish {
+  now: number;
+  horizonDays: number;
+  members: number;
+  seed: number;
+  /** Where no temperature is on record. */
+  roomTempC: number;
+  organicCredit: number;
+}
+
+/** Doses and sugar that went in after the pitch, as they change a liter. */
+function pulsesOf(ledger: Ledger, pitchedAt: number, volumeL: number, organicCredit: number): Pulse[] {
+  const hourOf = (at: number): number => (at - pitchedAt) / HOUR_MS;
+  const fed = ledger.doses.map(({ at, ammoniumNMg, aminoNMg }): Pulse => ({
+    hour: hourOf(at),
+    scale: 1,
+    sugarGPerL: 0,
+    nitrogenMgPerL: (ammoniumNMg + aminoNMg * organicCredit) / volumeL,
+  }));
+  const poured = (at: number, massG: number, sugarG: number): Pulse => {
+    const addedL = massG / 1000 / HONEY_KG_PER_L;
+    const scale = volumeL / (volumeL + addedL);
+    return { hour: hourOf(at), scale, sugarGPerL: (sugarG / volumeL) * scale, nitrogenMgPerL: 0 };
+  };
+  const honeys = ledger.honeys.filter(({ afterPitch }) => afterPitch).map(({ at, massG }) => poured(at, massG, massG * HONEY_SUGAR));
+  const others = ledger.additions
+    .filter(({ afterPitch, sugarG }) => afterPitch && sugarG > 1)
+    .map(({ at, massG, sugarG }) => poured(at, massG, sugarG));
+  return [...fed, ...honeys, ...others].filter(({ hour }) => hour >= 0).sort((a, b) => a.hour - b.hour);
+}
+
+/** What a batch's record gives a forecast to go by; null before the pitch. */
+export function forecastInputOf(ledger: Ledger, wish: ForecastWish): ForecastInput | null {
+  const { pitch } = ledger;
+  const mixed = mixedOf(ledger);
+  if (pitch === null || mixed === null) return null;
+  const yeast = yeastOf(pitch);
+  const hourOf = (at: number): number => (at - pitch.at) / HOUR_MS;
+  const pulses = pulsesOf(ledger, pitch.at, pitch.volumeL, wish.organicCredit);
+  const basisAt = (hour: number): number =>
+    pulses.filter((pulse) => pulse.hour <= hour).reduce((sum, { scale, sugarGPerL }) => sum * scale + sugarGPerL, pitch.sugarGPerL);
+  const sugarPerSg = pitch.sugarGPerL / Math.max(0.01, pitch.sg - sgAtShare(ledger, 1));
+  const readings = ledger.readings
+    .filter(({ at, verdict }) => at > pitch.at && verdict === 'follows')
+    .map(({ at, shareGone, plusMinus }) => ({
+      hour: hourOf(at),
+      sugarGPerL: (1 - shareGone) * basisAt(hourOf(at)),
+      sd: (plusMinus / RANGE_SD) * sugarPerSg,
+    }));
+  const temps = [
+    ...ledger.readings.flatMap(({ at, tempC }) => (tempC === null || at < pitch.at ? [] : [{ hour: hourOf(at), tempC }])),
+    ...(ledger.tempC === null || ledger.tempC.at < pitch.at ? [] : [{ hour: hourOf(ledger.tempC.at), tempC: ledger.tempC.value }]),
+  ].sort((a, b) => a.hour - b.hour);
+  return {
+    course: {
+      sugarGPerL: pitch.sugarGPerL,
+      nitrogenMgPerL: HONEY_NITROGEN.value + pitch.broughtNMgPerL,
+      pitchGPerL: pitch.massG / Math.max(0.1, pitch.volumeL),
+      temps: temps.length === 0 ? [{ hour: 0, tempC: wish.roomTempC }] : temps,
+      pulses,
+      acidSlowing: ledger.ph !== null && ledger.ph.value < yeast.phFloor ? BELOW_FLOOR_SLOWS : 1,
+      horizonH: wish.horizonDays * 24,
+    },
+    tolerance: yeast.toleranceAbv,
+    readings,
+    nowH: hourOf(wish.now),
+    members: wish.members,
+    seed: wish.seed,
+  };
+}

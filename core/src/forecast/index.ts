@@ -1,0 +1,3 @@
+export * from './ensemble.ts';
+export * from './fromLedger.ts';
+export * from './model.ts';

@@ -1,0 +1,121 @@
+<script setup lang="ts">
+import type { Forecast } from '@hollow-bell/core/forecast';
+import type { Ranged } from '@hollow-bell/core/quantities';
+import { computed } from 'vue';
+import { useReader } from '../composables/useReader.ts';
+
+export type WhatIf = 'planned' | 'warmer' | 'fed now' | 'nothing';
+
+const props = defineProps<{ forecast: Forecast | null; progress: number | null; pitchedAt: number; now: number; isPastHalf: boolean }>();
+const whatIf = defineModel<WhatIf>({ required: true });
+
+const { show } = useReader();
+const WAYS: { id: WhatIf; label: string }[] = [
+  { id: 'planned', label: 'as planned' },
+  { id: 'warmer', label: 'four degrees warmer' },
+  { id: 'fed now', label: 'fed now' },
+  { id: 'nothing', label: 'nothing more done' },
+];
+const HOUR_MS = 3_600_000;
+const at = (hour: number): number => props.pitchedAt + hour * HOUR_MS;
+/** A day, no hour: nobody knows the hour. */
+function day(hour: number): string {
+  const days = Math.round((at(hour) - props.now) / HOUR_MS / 24);
+  if (days <= 0) return 'today';
+  if (days === 1) return 'tomorrow';
+  return days < 7 ? new Date(at(hour)).toLocaleDateString(undefined, { weekday: 'long' }) : `in ${days} days`;
+}
+function told({ value, low, high }: Ranged): string {
+  const ends = [day(Math.max(low, (props.now - props.pitchedAt) / HOUR_MS)), day(high)];
+  const bare = ends.map((end) => (day(value).startsWith('in ') ? end.replace(/^in (\d+) days$/, '$1') : end));
+  return `${day(value)} (${bare.join(' to ')})`;
+}
+const isAhead = (range: Ranged | null): range is Ranged => range !== null && at(range.value) > props.now;
+const rows = computed(() => {
+  const found = props.forecast;
+  if (found === null) return [];
+  return [
+    ...(isAhead(found.thirdBreakH) ? [{ label: 'A third of the sugar gone', value: told(found.thirdBreakH) }] : []),
+    ...(isAhead(found.halfH) ? [{ label: 'Half of it', value: told(found.halfH) }] : []),
+    ...(isAhead(found.endH) ? [{ label: 'It ends', value: told(found.endH) }] : []),
+    {
+      label: 'Sugar left then',
+      value: `${show('gPerL', found.finalSugarGPerL.value)} (${show('gPerL', found.finalSugarGPerL.low)} to ${show('gPerL', found.finalSugarGPerL.high)})`,
+    },
+    { label: 'It sticks before that', value: show('percent', 100 * found.stickProbability) },
+  ];
+});
+</script>
+
+<template>
+  <section class="forecast" aria-label="Forecast" data-test="forecast">
+    <div class="head">
+      <h2>Where it is heading</h2>
+      <span class="ways no-print">
+        <button v-for="way in WAYS" :key="way.id" type="button" :aria-pressed="whatIf === way.id" @click="whatIf = way.id">
+          {{ way.label }}
+        </button>
+      </span>
+    </div>
+    <p v-if="progress !== null" class="small quiet" role="status">Working it out, {{ Math.round(100 * progress) }} %.</p>
+    <div v-if="rows.length > 0" class="pairs">
+      <p v-for="row in rows" :key="row.label">
+        <span>{{ row.label }}</span><b>{{ row.value }}</b>
+      </p>
+    </div>
+    <p v-if="whatIf === 'fed now' && isPastHalf" class="caution">
+      Past half of the sugar feeding helps no more, and what is left over feeds spoilage.
+    </p>
+    <p class="small quiet">
+      500 fermentations drawn from what is usual and weighed by the readings: growth on nitrogen, sugar eaten by what lives, alcohol that
+      slows and kills, at the last temperature give or take 2 °C. Four of five readings should lie in the band. It knows nothing of what is
+      done or left undone from now on.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.forecast {
+  display: grid;
+  gap: 6px;
+}
+
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  justify-content: space-between;
+  gap: 4px 18px;
+}
+
+.ways {
+  display: flex;
+  gap: 14px;
+}
+
+.ways button {
+  min-height: 28px;
+  padding: 0 1px;
+  border: 0;
+  border-bottom: 2px solid transparent;
+  background: none;
+  color: var(--soot-2);
+  font: inherit;
+  cursor: pointer;
+}
+
+.ways button[aria-pressed='true'] {
+  border-color: var(--bronze);
+  color: var(--soot);
+}
+
+.pairs b {
+  font-size: 15px;
+}
+
+@media (max-width: 720px) {
+  .ways button {
+    min-height: 44px;
+  }
+}
+</style>
