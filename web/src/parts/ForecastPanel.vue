@@ -2,9 +2,8 @@
 import type { Forecast } from '@hollow-bell/core/forecast';
 import type { Ranged } from '@hollow-bell/core/quantities';
 import { computed } from 'vue';
+import type { WhatIf } from '../composables/useForecast.ts';
 import { useReader } from '../composables/useReader.ts';
-
-export type WhatIf = 'planned' | 'warmer' | 'fed now' | 'nothing';
 
 const props = defineProps<{ forecast: Forecast | null; progress: number | null; pitchedAt: number; now: number; isPastHalf: boolean }>();
 const whatIf = defineModel<WhatIf>({ required: true });
