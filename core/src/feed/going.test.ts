@@ -7,6 +7,7 @@ import {
   expectedShare,
   feedingNow,
   feedingPlanOf,
+  feedingWorkings,
   hourAtShare,
   nitrogenNeedRange,
   paceOf,
@@ -99,6 +100,38 @@ describe('hours and doses of one’s own', () => {
   ])('refuses worked-out doses that break a rule, %#', (setDoses, why) => {
     expect(() => checkDoses(setDoses, practice)).toThrow(why);
     expect(() => planFeeding({ sugarGPerL: 200, demand: 'low', broughtMgPerL: 0 }, { ...practice, school: 'set', setDoses })).toThrow(why);
+  });
+});
+
+describe('worked-out doses that were written down and read again', () => {
+  const organic = { source: 'organic' as const, capGPerL: 2 };
+  const setDoses = [24, 48, 72].map((clockH) => ({ clockH, share: null, parts: [{ product: organic, gPerL: 0.9 }] }));
+  const readAgain = JSON.parse(JSON.stringify(setDoses)) as typeof setDoses;
+
+  it('are held to a packet’s cap over all doses', () => {
+    expect(() => checkDoses(readAgain, practice)).toThrow(/packet allows/);
+    const within = readAgain.map((each) => ({ ...each, parts: each.parts.map((part) => ({ ...part, gPerL: 0.6 })) }));
+    expect(() => checkDoses(within, practice)).not.toThrow();
+    const plan = planFeeding({ sugarGPerL: 300, demand: 'high', broughtMgPerL: 0 }, { ...practice, school: 'set', setDoses: within });
+    const ledger = at([30, { kind: 'nutrient', payload: { source: 'organic', massG: 6, dose: 1 } }]);
+    const grams = feedingNow(plan, ledger, START + 31 * HOUR)
+      .doses.flatMap(({ parts }) => parts)
+      .reduce((sum, { massG }) => sum + massG, 0);
+    expect(grams).toBeLessThanOrEqual(2 * 6.1);
+  });
+
+  it('are told in the working as one product', () => {
+    const plan = planFeeding(
+      { sugarGPerL: 300, demand: 'high', broughtMgPerL: 0 },
+      {
+        ...practice,
+        school: 'set',
+        setDoses: readAgain.map((each) => ({ ...each, parts: [{ product: { source: 'organic' }, gPerL: 0.9 }] })),
+      },
+    );
+    const told = feedingWorkings(plan, at().pitch)!.supply.inputs.filter(({ name }) => name === 'organic nutrient');
+    expect(told).toHaveLength(1);
+    expect(told[0]!.shown).toContain('2.70 g/L');
   });
 });
 

@@ -51,6 +51,9 @@ export function checkProduct(product: Product): void {
     );
 }
 
+/** What makes two products one: a plan that was written down and read again holds copies. */
+export const productKey = ({ source, own, lotId }: Product): string => [source, own?.name ?? '', lotId ?? ''].join('|');
+
 /** Less than this is not weighed on a kitchen scale, g. */
 export const LEAST_DOSE_G = 0.05;
 

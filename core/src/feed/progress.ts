@@ -5,7 +5,7 @@ import { changesOf } from './changes.ts';
 import { doseNowMg, isComing } from './doseNow.ts';
 import type { DoseNow, PartNow } from './doseNow.ts';
 import { HONEY_NITROGEN } from './need.ts';
-import { nitrogenMgPerG, productName } from './products.ts';
+import { nitrogenMgPerG, productKey, productName } from './products.ts';
 import type { Product } from './products.ts';
 import { ammoniumCapMgPerL, doseMgPerL } from './schedule.ts';
 import type { FeedingPlan, PlannedDose } from './schedule.ts';
@@ -33,17 +33,17 @@ function wantedMgOf({ demandMgPerG, practice }: FeedingPlan, ledger: Ledger, vol
 /** How much of each product and of ammonium may still go in; what is taken is gone for the next. */
 function rooms(plan: FeedingPlan, ledger: Ledger, volumeL: number) {
   let ammoniumMg = ammoniumCapMgPerL(plan.practice.dapCapGPerL) * volumeL - ledger.ammoniumNMg;
-  const grams = new Map<Product, number>();
+  const grams = new Map<string, number>();
   const roomG = (product: Product): number => {
     const given = ledger.doses.filter(({ source, name }) => source === product.source && name === productName(product));
-    return grams.get(product) ?? (product.capGPerL ?? Infinity) * volumeL - given.reduce((sum, dose) => sum + dose.massG, 0);
+    return grams.get(productKey(product)) ?? (product.capGPerL ?? Infinity) * volumeL - given.reduce((sum, dose) => sum + dose.massG, 0);
   };
   return (product: Product, wantedG: number, isAmmoniumRefused: boolean): number => {
     const { ammonium } = nitrogenMgPerG(product);
     const room = ammonium === 0 ? roomG(product) : isAmmoniumRefused ? 0 : Math.min(roomG(product), ammoniumMg / ammonium);
     const taken = Math.max(0, Math.min(wantedG, room));
     ammoniumMg -= taken * ammonium;
-    grams.set(product, roomG(product) - taken);
+    grams.set(productKey(product), roomG(product) - taken);
     return taken;
   };
 }

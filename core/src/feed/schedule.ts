@@ -5,7 +5,7 @@ import type { Ranged } from '../quantities/index.ts';
 import { yeastOf } from '../yeast/index.ts';
 import type { NitrogenDemand } from '../yeast/index.ts';
 import { HONEY_NITROGEN, N_PER_SUGAR, nitrogenNeedRange } from './need.ts';
-import { checkProduct, countedMgPerG, nitrogenMgPerG, productName } from './products.ts';
+import { checkProduct, countedMgPerG, nitrogenMgPerG, productKey, productName } from './products.ts';
 import type { Product } from './products.ts';
 import { FIRST_AMMONIUM_H, THIRD_BREAK, timesOf } from './schools.ts';
 import type { SchoolId } from './schools.ts';
@@ -136,7 +136,7 @@ const CAP_SLACK = 1e-6;
 export function totalsOf(doses: readonly SetDose[]): DosePart[] {
   const totals: DosePart[] = [];
   for (const { product, gPerL } of doses.flatMap(({ parts }) => parts)) {
-    const found = totals.find((total) => total.product === product);
+    const found = totals.find((total) => productKey(total.product) === productKey(product));
     if (found === undefined) totals.push({ product, gPerL });
     else found.gPerL += gPerL;
   }

@@ -4,6 +4,7 @@ import type { Working } from '../quantities/index.ts';
 import { yeastOf } from '../yeast/index.ts';
 import { HONEY_NITROGEN, N_PER_SUGAR, grapeMustNitrogenMgPerL } from './need.ts';
 import { nitrogenMgPerG, productName } from './products.ts';
+import { totalsOf } from './schedule.ts';
 import type { FeedingPlan } from './schedule.ts';
 
 const school = ({ practice }: FeedingPlan): string =>
@@ -20,10 +21,7 @@ export function feedingWorkings(plan: FeedingPlan, pitch: Ledger['pitch']): Feed
   if (pitch === null) return null;
   const { demand } = yeastOf(pitch);
   const grape = grapeMustNitrogenMgPerL(brixFromSg(pitch.sg));
-  const products = [plan.practice.organic, plan.practice.ammonium].map((product) => ({
-    product,
-    gPerL: plan.doses.reduce((sum, dose) => sum + dose.parts.reduce((of, part) => of + (part.product === product ? part.gPerL : 0), 0), 0),
-  }));
+  const products = totalsOf(plan.doses);
   return {
     need: {
       formula: 'mg of nitrogen per g of sugar × g of sugar per liter at the pitch',

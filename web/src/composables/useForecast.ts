@@ -24,6 +24,10 @@ export function useForecast(input: Ref<ForecastInput | null>) {
         return;
       }
       worker ??= new Worker(new URL('../workers/forecast.worker.ts', import.meta.url), { type: 'module' });
+      worker.onerror = () => {
+        found.value = null;
+        progress.value = null;
+      };
       remote ??= wrap<ForecastWorker>(worker);
       progress.value = 0;
       const answer = await remote.forecast(
