@@ -1,6 +1,5 @@
 import type { Forecast } from '@hollow-bell/core/forecast';
 import { DEFAULT_PRACTICE } from '@hollow-bell/contract';
-import type { Batch } from '@hollow-bell/contract';
 import { emptyLedger, eventsAt } from '@hollow-bell/core/ledger';
 import type { EventContent } from '@hollow-bell/core/ledger';
 import { planOf, plannedHoney } from '@hollow-bell/core/must';
