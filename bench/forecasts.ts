@@ -34,9 +34,9 @@ export async function forecastTimes(): Promise<{ median: number; worst: number }
 
 /** 200 fermentations of another generator, as a table in Markdown for docs/forecast.md. */
 export async function forecastTable(): Promise<string> {
-  const { coverage, medianEndError, ends, cases, members } = await forecastStudy({ cases: 200, members: 200, seed: 11 });
+  const { coverage, medianEndError, ends, stick, cases, members } = await forecastStudy({ cases: 200, members: 200, seed: 11 });
   return [
-    `${cases} fermentations, ${members} members each. Median error of the predicted end, after half of the sugar: ${(100 * medianEndError).toFixed(0)} % of the time that remains (${ends} of them).`,
+    `${cases} fermentations, ${members} members each. Median error of the predicted end, after half of the sugar: ${(100 * medianEndError).toFixed(0)} % of the time that remains (${ends} of them). Sticking, after half of the sugar: forecast for ${(100 * stick.forecast).toFixed(0)} %, happened to ${(100 * stick.happened).toFixed(0)} %.`,
     '',
     '| after readings | later readings | within the 80 % band |',
     '| --- | --- | --- |',

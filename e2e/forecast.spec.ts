@@ -12,7 +12,7 @@ test('a forecast is drawn, is asked what if, and moves with a reading', async ({
   await isDone();
   const asPlanned = await inDays();
 
-  await panel.getByRole('button', { name: 'four degrees warmer' }).click();
+  await panel.getByRole('button', { name: /4.°C warmer/ }).click();
   await expect.poll(inDays).toBeLessThan(asPlanned);
 
   await panel.getByRole('button', { name: 'as planned' }).click();

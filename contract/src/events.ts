@@ -4,10 +4,13 @@ import { compositionSchema, familySchema, nameSchema as name, ownYeastSchema, st
 
 const massG = z.number().min(0).max(200_000);
 const volumeL = z.number().min(0).max(2000);
-/** A product with less nitrogen than this feeds nothing; one with more is none: urea itself holds 46.6 %. */
-const nitrogen = z.number().min(0).max(0.47);
+/** Urea itself holds 46.6 %: no product holds more. */
+const MOST_NITROGEN = 0.47;
+const nitrogen = z.number().min(0).max(MOST_NITROGEN);
 
-export const ownNutrientSchema = z.strictObject({ name, ammoniumN: nitrogen, aminoN: nitrogen });
+export const ownNutrientSchema = z
+  .strictObject({ name, ammoniumN: nitrogen, aminoN: nitrogen })
+  .refine(({ ammoniumN, aminoN }) => ammoniumN + aminoN <= MOST_NITROGEN, 'No nutrient holds more nitrogen than urea, 47 %.');
 
 export const NUTRIENT_IDS = ['organic', 'dap', 'complex', 'cutDap', 'noAmmonium', 'rehydration', 'hulls', 'own'] as const;
 

@@ -16,6 +16,8 @@ describe('what the maker reads', () => {
     ['massG', 3.216, metric, '3.2 g'],
     ['massG', 1577, us, '3.48 lb'],
     ['massG', 3.216, us, '3.2 g'],
+    ['degrees', 5, us, '9 °F'],
+    ['degrees', 2.5, metric, '2.5 °C'],
     ['volumeL', 3.785411784, us, '1.00 US gal'],
     ['volumeL', 4.54609, { ...metric, units: 'uk' as const }, '1.00 UK gal'],
     ['tempC', 20, us, '68 °F'],

@@ -45,6 +45,12 @@ function shownTemp(tempC: number, { units, locale }: Reader): [string, string] {
   return [fixed(value, Math.abs(value - Math.round(value)) < 0.05 ? 0 : 1, locale), units === 'us' ? '°F' : '°C'];
 }
 
+/** A difference, not a reading: 5 °C are 9 °F. */
+function shownDegrees(celsius: number, { units, locale }: Reader): [string, string] {
+  const value = units === 'us' ? celsius * 1.8 : celsius;
+  return [fixed(value, Math.abs(value - Math.round(value)) < 0.05 ? 0 : 1, locale), units === 'us' ? '°F' : '°C'];
+}
+
 /** A moment as makers say it: “today 16:40”, “yesterday 8:10”, “Sat 18:40”, “2 November”. */
 function shownWhen(at: number, { now, locale }: Reader): string {
   const date = new Date(at);
@@ -75,6 +81,8 @@ export function shownParts(kind: QuantityKind, value: number, reader: Reader): [
       return shownVolume(value, reader);
     case 'tempC':
       return shownTemp(value, reader);
+    case 'degrees':
+      return shownDegrees(value, reader);
     case 'sg':
       return [fixed(value, 3, locale), ''];
     case 'abv':

@@ -5,6 +5,7 @@ import { hourAtShare } from './pace.ts';
 import { doseMgPerL, planFeeding, totalsOf } from './schedule.ts';
 import type { FeedingPractice, PlannedDose, ToFeed } from './schedule.ts';
 import type { SchoolId } from './schools.ts';
+import { TOO_LATE_SHARE } from './timetable.ts';
 
 /** What a school's plan means on one must. */
 export interface SchoolOutcome {
@@ -36,7 +37,7 @@ export function compareSchools(
   const hourAt = (share: number): number => hourAtShare(share, breakH);
   const hourOf = ({ clockH, share }: PlannedDose): number => (share === null ? clockH : Math.min(clockH, hourAt(share)));
   const cutoffH = hourAt(AMMONIUM_CUTOFF_ABV / abvDry);
-  const halfH = hourAt(0.5);
+  const halfH = hourAt(TOO_LATE_SHARE);
   return schools.map((school) => {
     const plan = planFeeding(toFeed, { ...practice, school });
     const steps: SchoolOutcome['steps'] = [];

@@ -3,8 +3,8 @@ import { THIRD_BREAK } from './schools.ts';
 
 const HOUR_MS = 3_600_000;
 /** How fast a must usually goes: a third of its sugar gone after four days at 20 °C, half as fast for every 10 °C less (our estimate). */
-const USUAL_BREAK_H = 96;
-const USUAL_TEMP_C = 20;
+export const USUAL_BREAK_H = 96;
+export const USUAL_TEMP_C = 20;
 /** Less than this of the sugar says nothing about the pace: a hydrometer's error is half of it. */
 const TELLING_SHARE = 0.03;
 

@@ -71,7 +71,7 @@ export interface ToFeed {
 export const ammoniumCapMgPerL = (dapCapGPerL: number): number => dapCapGPerL * NUTRIENTS.dap.ammoniumN * 1000;
 
 /** The most of a product over the whole feeding, g/L: its packet's cap, and the cap on ammonium for what it holds of it. */
-export function productCapGPerL(product: Product, dapCapGPerL: number): number {
+function productCapGPerL(product: Product, dapCapGPerL: number): number {
   const { ammonium } = nitrogenMgPerG(product);
   return Math.min(product.capGPerL ?? Number.POSITIVE_INFINITY, ammonium > 0 ? ammoniumCapMgPerL(dapCapGPerL) / ammonium : Infinity);
 }

@@ -70,8 +70,6 @@ export const SCHOOLS: Record<SchoolId, School> = {
 };
 
 export const SCHOOL_IDS = Object.keys(SCHOOLS) as SchoolId[];
-/** Schools that plan any must; a worked-out plan belongs to the one it was worked out for. */
-export const PLANNING_SCHOOL_IDS = SCHOOL_IDS.filter((id) => id !== 'set');
 
 /** Thirty days: whatever ferments longer is past feeding. */
 const LAST_DOSE_H = 720;

@@ -1,6 +1,6 @@
 import { mixedOf } from '../ledger/index.ts';
 import type { Ledger } from '../ledger/index.ts';
-import { hours, mgPerL, percent, say, tempC } from '../quantities/index.ts';
+import { degrees, hours, mgPerL, percent, say, tempC } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { yeastOf } from '../yeast/index.ts';
 import { isComing } from './doseNow.ts';
@@ -14,6 +14,9 @@ const HOUR_MS = 3_600_000;
 const SHORT_SHARE = 0.15;
 /** How long a stirring keeps its oxygen in mind (our estimate). */
 const AIRED_H = 36;
+
+/** No faster than this, °C a day: a sudden change of warmth harms yeast either way (trade habit). */
+export const WARM_C_A_DAY = 3;
 
 /** What may make it smell of sulfur, with what speaks for or against it. */
 export interface SmellCause {
@@ -75,8 +78,8 @@ function temperatureCause(ledger: Ledger): SmellCause {
     verdict: 'blamed',
     evidence: say`${tempC(read.value)} is ${isHot ? 'warmer' : 'colder'} than this yeast likes, ${tempC(likes.low)} to ${tempC(likes.high)}.`,
     next: isHot
-      ? say`Bring it down by a few degrees a day; a wet towel does it.`
-      : say`Warm it slowly, by no more than three degrees a day.`,
+      ? say`Bring it down by ${degrees(WARM_C_A_DAY)} a day; a wet towel does it.`
+      : say`Warm it slowly, by no more than ${degrees(WARM_C_A_DAY)} a day.`,
   };
 }
 

@@ -1,5 +1,6 @@
 import { normal, seeded } from '../numerics/index.ts';
 import type { Rng } from '../numerics/index.ts';
+import { RANGE_SD } from '../quantities/index.ts';
 import type { Ranged } from '../quantities/index.ts';
 import { ABV_PER_SUGAR, ferment, gridOf } from './model.ts';
 import type { Course, Grid, Kinetics } from './model.ts';
@@ -32,6 +33,8 @@ export interface Forecast {
   finalSugarGPerL: Ranged;
   /** That it stops with more sugar than its tolerance explains. */
   stickProbability: number;
+  /** The last reading lies outside the band: what the model knows does not fit this must. */
+  missesLast: boolean;
 }
 
 /** Central values and spreads (as standard deviations of the logarithm) before any reading: our estimates for honey musts. */
@@ -49,15 +52,23 @@ const UNCERTAIN = Object.keys(PRIOR) as Uncertain[];
 
 /** What the model itself gets wrong, as a share of the sugar at the pitch (our estimate, set by the study in docs/forecast.md). */
 const MODEL_SD = 0.016;
+/** Below this share of its sugar a must errs less, down to this part of it: there is less to be wrong about (our estimates). */
+const DRY_SHARE = 0.1;
+const DRY_NOISE = 0.15;
 /** How far the cellar may drift from the last temperature, °C, and its five equally likely steps. */
-const DRIFT_SD_C = 2;
+export const DRIFT_SD_C = 2;
 const DRIFT_STEPS = [-1.28, -0.53, 0, 0.53, 1.28] as const;
 /** Likelihoods are taken in so many steps, so that few members carry them all at no time. */
 const TEMPERING = [0.15, 0.35, 1] as const;
 /** How far a copied member is moved, as a share of the spread of all. */
 const JITTER = 0.3;
-/** Sugar that a dry mead keeps, g/L, beyond which a stop is a stall where the tolerance is not reached. */
-const STUCK_GPERL = 12;
+/** More sugar than a dry mead keeps, g/L: a stop with it is a stall where the tolerance is not reached (our estimate). */
+const STUCK_G_PER_L = 12;
+/** Still moving: more than this in its last days, g/L. */
+const MOVING_G_PER_L = 1;
+const LAST_DAYS = 4;
+/** Nearer to its tolerance than this share of it, a stop is an end. */
+const AT_TOLERANCE = 0.97;
 /** It has ended when it has no more than this to fall: less than a hydrometer tells, 0.0015 SG. */
 export const END_WITHIN_G_PER_L = 4;
 /** Points in the drawing. */
@@ -75,7 +86,7 @@ function drawMember(rng: Rng, tolerance: Ranged): Member {
     lagH: value('lagH'),
     slowing: value('slowing'),
     halfSugar: value('halfSugar'),
-    toleranceAbv: Math.max(4, tolerance.value + ((tolerance.high - tolerance.low) / 2.563) * normal(rng)),
+    toleranceAbv: Math.max(4, tolerance.value + ((tolerance.high - tolerance.low) / (2 * RANGE_SD)) * normal(rng)),
   };
 }
 
@@ -212,7 +223,20 @@ export async function forecast(input: ForecastInput, progress: Progress = SILENT
   return summarize(input, even, runs, members);
 }
 
-function summarize({ course, tolerance }: ForecastInput, grid: Grid, runs: readonly Float64Array[], members: readonly Member[]): Forecast {
+/** Whether a reading, with its own error, lies outside the band around its hour. */
+function isOutside(bands: readonly Band[], { hour, sugarGPerL, sd }: ForecastInput['readings'][number]): boolean {
+  const band = bands.findLast((each) => each.hour <= hour);
+  const next = bands.find((each) => each.hour > hour) ?? band;
+  return band !== undefined && next !== undefined && (sugarGPerL - RANGE_SD * sd > band.high || sugarGPerL + RANGE_SD * sd < next.low);
+}
+
+function summarize(
+  { course, tolerance, readings }: ForecastInput,
+  grid: Grid,
+  runs: readonly Float64Array[],
+  members: readonly Member[],
+): Forecast {
+  const last = readings.at(-1);
   const steps = grid.hours.length;
   const every = Math.max(1, Math.floor(steps / DRAWN));
   const column = new Float64Array(runs.length);
@@ -220,7 +244,7 @@ function summarize({ course, tolerance }: ForecastInput, grid: Grid, runs: reado
   for (let k = 0; k < steps; k += every) {
     runs.forEach((run, i) => (column[i] = run[k] ?? 0));
     const { value, low, high } = rangeOf(column);
-    const noise = 1.2816 * MODEL_SD * course.sugarGPerL * Math.min(1, low / (0.1 * course.sugarGPerL) + 0.15);
+    const noise = RANGE_SD * MODEL_SD * course.sugarGPerL * Math.min(1, low / (DRY_SHARE * course.sugarGPerL) + DRY_NOISE);
     const [under, over] = [Math.hypot(value - low, noise), Math.hypot(high - value, noise)];
     bands.push({ hour: grid.hours[k] ?? 0, low: Math.max(0, value - under), middle: value, high: value + over });
   }
@@ -234,8 +258,8 @@ function summarize({ course, tolerance }: ForecastInput, grid: Grid, runs: reado
   const stuck = runs.filter((run, i) => {
     const left = run[steps - 1] ?? 0;
     const abv = (basis - left) * ABV_PER_SUGAR;
-    const isMoving = (run[Math.max(0, steps - 1 - Math.round(96 / 2))] ?? 0) - left > 1;
-    return left > STUCK_GPERL && !isMoving && abv < Math.min(tolerance.low, members[i]?.toleranceAbv ?? tolerance.low) * 0.97;
+    const isMoving = sugarAt(run, grid, course.horizonH - LAST_DAYS * 24) - left > MOVING_G_PER_L;
+    return left > STUCK_G_PER_L && !isMoving && abv < Math.min(tolerance.low, members[i]?.toleranceAbv ?? tolerance.low) * AT_TOLERANCE;
   });
   return {
     bands,
@@ -244,5 +268,6 @@ function summarize({ course, tolerance }: ForecastInput, grid: Grid, runs: reado
     endH: when((i) => (finals[i] ?? 0) + END_WITHIN_G_PER_L),
     finalSugarGPerL: rangeOf(finals),
     stickProbability: stuck.length / runs.length,
+    missesLast: last !== undefined && isOutside(bands, last),
   };
 }

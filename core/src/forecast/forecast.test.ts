@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { fold } from '../ledger/index.ts';
+import { fold, sgAtShare } from '../ledger/index.ts';
 import { exampleBatch } from '../feed/exampleBatch.ts';
 import type { Happening } from '../feed/exampleBatch.ts';
-import { ABV_PER_SUGAR, ferment, forecast, forecastInputOf, gridOf, tempAt, warmth } from './index.ts';
-import type { Course, ForecastInput, Kinetics } from './index.ts';
+import { ABV_PER_SUGAR, ferment, forecast, WARMER_C, askWhatIf, forecastInputOf, gravityFan, gridOf, tempAt, warmth } from './index.ts';
+import type { Course, ForecastInput, Kinetics, WhatIf } from './index.ts';
 
 const kinetics: Kinetics = {
   growthPerH: 0.12,
@@ -62,7 +62,7 @@ describe('the model', () => {
   });
 
   it('errs by its steps far less than a reading does', () => {
-    // The same course at a twentieth of the step: within 0.2 g/L, a tenth of a thousandth of SG.
+    // The same course at a twentieth of the step: within 0.6 g/L, a quarter of a thousandth of SG.
     const fine = (() => {
       let [living, nitrogen, sugar, abv] = [0.8 * 0.6, 250, 200, 0];
       const byDay: number[] = [];
@@ -134,6 +134,39 @@ describe('a forecast', () => {
     expect(found.halfH!.value).toBeLessThan(found.endH!.value);
     expect(found.stickProbability).toBeGreaterThanOrEqual(0);
     expect(found.stickProbability).toBeLessThanOrEqual(1);
+  });
+
+  it('says so where the last reading does not fit what it knows', async () => {
+    expect((await forecast(inputAfter(fed, ...told)))!.missesLast).toBe(false);
+    const halted = [reading(168, 1.04), reading(260, 1.04), reading(340, 1.0405), reading(420, 1.04)];
+    expect((await forecast(inputAfter(fed, ...told, ...halted)))!.missesLast).toBe(true);
+  });
+
+  it('is asked what if: warmer, fed, left alone; and a dose past half of the sugar changes nothing', () => {
+    const input = inputAfter(fed, ...told);
+    const ahead = [{ hour: 100, scale: 1, sugarGPerL: 0, nitrogenMgPerL: 40 }];
+    const pulses = (what: WhatIf, shareGone = 0.2) =>
+      askWhatIf(input, what, ahead, shareGone).course.pulses.length - input.course.pulses.length;
+    expect([pulses('planned'), pulses('fed now'), pulses('nothing')]).toEqual([1, 2, 0]);
+    expect(pulses('fed now', 0.5)).toBe(1);
+    expect(askWhatIf(input, 'planned', ahead, 0.2).course.pulses.at(-1)!.hour).toBe(input.nowH + 1);
+    const warm = askWhatIf(input, 'warmer', [], 0.2).course.temps;
+    expect(tempAt(warm, input.nowH + 48) - tempAt(input.course.temps, input.nowH + 48)).toBeCloseTo(WARMER_C, 9);
+    expect(tempAt(warm, 50)).toBeCloseTo(tempAt(input.course.temps, 50), 9);
+  });
+
+  it('is drawn as gravities from its now on, which fall and keep their order', async () => {
+    const ledger = exampleBatch('allround', fed, ...told);
+    const input = inputAfter(fed, ...told);
+    const fan = gravityFan((await forecast(input))!, input, ledger);
+    expect(fan[0]!.at).toBeGreaterThanOrEqual(ledger.lastEventAt!);
+    expect(fan[0]!.middle).toBeCloseTo(1.04, 2);
+    for (const { low, middle, high } of fan) expect(low <= middle && middle <= high).toBe(true);
+    expect(fan.at(-1)!.middle).toBeLessThan(1.02);
+    expect(fan.at(-1)!.middle).toBeCloseTo(
+      sgAtShare(ledger, 1 - (await forecast(input))!.finalSugarGPerL.value / input.course.sugarGPerL),
+      2,
+    );
   });
 
   it('ends where it is told to, and reports how far it is', async () => {

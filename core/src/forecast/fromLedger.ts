@@ -1,16 +1,14 @@
 import { HONEY_NITROGEN } from '../feed/index.ts';
+import { MEAN_HONEY } from '../ingredients/index.ts';
 import { mixedOf, sgAtShare } from '../ledger/index.ts';
 import type { Ledger } from '../ledger/index.ts';
 import { yeastOf } from '../yeast/index.ts';
+import { RANGE_SD } from '../quantities/index.ts';
 import type { ForecastInput } from './ensemble.ts';
 import type { Pulse } from './model.ts';
 
 const HOUR_MS = 3_600_000;
-/** A 10–90 % range is so many standard deviations to each side. */
-const RANGE_SD = 1.2816;
-/** Sugar in honey, and its density, for what was poured after the pitch. */
-const HONEY_SUGAR = 0.796;
-const HONEY_KG_PER_L = 1.42;
+/** How much slower a pH below the yeast’s floor makes it (our estimate). */
 const BELOW_FLOOR_SLOWS = 0.5;
 
 export interface ForecastWish {
@@ -33,11 +31,11 @@ function pulsesOf(ledger: Ledger, pitchedAt: number, volumeL: number, organicCre
     nitrogenMgPerL: (ammoniumNMg + aminoNMg * organicCredit) / volumeL,
   }));
   const poured = (at: number, massG: number, sugarG: number): Pulse => {
-    const addedL = massG / 1000 / HONEY_KG_PER_L;
+    const addedL = massG / 1000 / MEAN_HONEY.densityKgPerL;
     const scale = volumeL / (volumeL + addedL);
     return { hour: hourOf(at), scale, sugarGPerL: (sugarG / volumeL) * scale, nitrogenMgPerL: 0 };
   };
-  const honeys = ledger.honeys.filter(({ afterPitch }) => afterPitch).map(({ at, massG }) => poured(at, massG, massG * HONEY_SUGAR));
+  const honeys = ledger.honeys.filter(({ afterPitch }) => afterPitch).map(({ at, massG }) => poured(at, massG, massG * MEAN_HONEY.sugar));
   const others = ledger.additions
     .filter(({ afterPitch, sugarG }) => afterPitch && sugarG > 1)
     .map(({ at, massG, sugarG }) => poured(at, massG, sugarG));

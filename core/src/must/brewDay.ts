@@ -1,9 +1,9 @@
 import { drippingG, waterShare } from '../ingredients/index.ts';
 import { SO2_IN } from '../ledger/index.ts';
 import type { EventContent } from '../ledger/index.ts';
-import { gravity, hours, massG, mgPerL, say, tempC, volumeL } from '../quantities/index.ts';
+import { degrees, gravity, hours, massG, mgPerL, say, tempC, volumeL } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
-import { rehydrationOf, yeastOf, yeastToPitchG } from '../yeast/index.ts';
+import { ATTEMPERATION, rehydrationOf, yeastOf, yeastToPitchG } from '../yeast/index.ts';
 import type { MustPlan, PlannedIngredient } from './plan.ts';
 import type { MustFigures } from './predict.ts';
 import { FEED_AT_SG } from './stepFeeding.ts';
@@ -218,7 +218,7 @@ function pitching(plan: MustPlan, figures: MustFigures, schools: BrewSchools): B
     'attemper',
     'pitch',
     'Bring it to the must',
-    say`Add must in parts, no change over ${tempC(10)} at a time, until it is within ${tempC(5)} of the must.`,
+    say`Add must in parts, no change over ${degrees(ATTEMPERATION.maxDropC)} at a time, until it is within ${degrees(ATTEMPERATION.withinC)} of the must.`,
   );
   const pitch = step(
     'pitch',

@@ -2,7 +2,7 @@ import { HELD_BACK_G_PER_G } from '../ingredients/index.ts';
 import { ASSUMPTION_NAMES, CENTRAL_ASSUMPTIONS, assumptionInputs, assumptionsFrom } from '../ledger/index.ts';
 import { normal } from '../numerics/index.ts';
 import type { Rng } from '../numerics/index.ts';
-import { exactly, propagate, within } from '../quantities/index.ts';
+import { RANGE_SD, exactly, propagate, within } from '../quantities/index.ts';
 import type { Ranged } from '../quantities/index.ts';
 import { DRY_SUGAR_G_PER_L, yeastOf } from '../yeast/index.ts';
 import { measureMust } from './measure.ts';
@@ -51,7 +51,6 @@ export function predictMust(plan: MustPlan): MustFigures {
 }
 
 /** Half the width of 10–90 % in standard deviations of a normal distribution. */
-const P90 = 1.2816;
 
 /**
  * The same ranges by drawing: each input from a normal distribution whose sides are its low and high ends.
@@ -63,7 +62,7 @@ export function drawMust(rng: Rng, plan: MustPlan, draws: number): MustFigures {
   for (let n = 0; n < draws; n++) {
     const values = inputs.map(({ value, low, high }) => {
       if (low === high) return value;
-      const z = normal(rng) / P90;
+      const z = normal(rng) / RANGE_SD;
       return value + z * (z < 0 ? value - low : high - value);
     });
     values[1] = Math.max(0, values[1] ?? 0);

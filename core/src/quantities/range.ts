@@ -5,6 +5,9 @@ export interface Ranged {
   high: number;
 }
 
+/** A 10–90 % range reaches so many standard deviations to each side of a normal middle. */
+export const RANGE_SD = 1.2816;
+
 export const exactly = (value: number): Ranged => ({ value, low: value, high: value });
 
 export const within = (value: number, plusMinus: number): Ranged => ({ value, low: value - plusMinus, high: value + plusMinus });

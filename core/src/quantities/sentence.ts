@@ -6,6 +6,7 @@ export interface Quantity {
   kind:
     | 'massG'
     | 'teaspoons'
+    | 'degrees'
     | 'volumeL'
     | 'tempC'
     | 'sg'
@@ -40,6 +41,8 @@ const quantity =
   (value: number): Quantity => ({ kind, value });
 
 export const massG = quantity('massG');
+/** A difference of temperatures, in °C: no zero to shift. */
+export const degrees = quantity('degrees');
 /** Leveled teaspoons, shown to the quarter. */
 export const teaspoons = quantity('teaspoons');
 export const volumeL = quantity('volumeL');

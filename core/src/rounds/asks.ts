@@ -6,7 +6,7 @@ import { drippingG } from '../ingredients/index.ts';
 import { gravity, massG, say, teaspoons, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { VERIFY_H, firstShutGate, gatesOf, whyNotBottle } from '../stabilize/index.ts';
-import { finishOf, stabilizedAt, stateOf, sweetenedAt } from '../watch/index.ts';
+import { finishOf, rankCauses, stabilizedAt, stallEvidence, stateOf, sweetenedAt } from '../watch/index.ts';
 
 const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
@@ -150,6 +150,13 @@ function afterFinish(ledger: Ledger, now: number): Ask {
   return readingAsk('swinging', now, say`Ready to be stabilized, or bottled dry and still.`, 'stabilize');
 }
 
+/** The first cause of a stall by the school that feeds the batch, with what speaks for it. */
+function likeliestCause(ledger: Ledger, feeding: FeedingPlan | null, now: number): Sentence {
+  const evidence = feeding === null ? null : stallEvidence(ledger, now, feeding.practice.organicCredit);
+  const [first] = evidence === null ? [] : rankCauses(evidence, ledger.findings);
+  return first === undefined ? [] : [` Likeliest: ${first.cause.name.toLowerCase()}. `, ...(first.findings[0]?.sentence ?? [])];
+}
+
 /** What one vessel asks for, most pressing first; never empty, since “nothing” is an answer too. */
 export function asksOf(ledger: Ledger, feeding: FeedingPlan | null, now: number): Ask[] {
   const state = stateOf(ledger, now);
@@ -164,11 +171,9 @@ export function asksOf(ledger: Ledger, feeding: FeedingPlan | null, now: number)
     case 'moving again':
       return [readingAsk('cracked', now, state.sentence)];
     case 'stuck':
-      return [readingAsk('cracked', now, state.sentence)];
+      return [readingAsk('cracked', now, [...state.sentence, ...likeliestCause(ledger, feeding, now)])];
     case 'suspect':
       return [readingAsk('swinging', now, state.sentence)];
-    case 'ended':
-      return [readingAsk('muffled', lastAt + 7 * DAY_MS, state.sentence, 'watch', say`Read the gravity again, to prove that it has ended`)];
     case 'stabilized':
     case 'finished':
       return [afterFinish(ledger, now)];

@@ -2,10 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { planFeeding } from '../feed/index.ts';
 import { eventsAt } from '../ledger/build.ts';
 import { MEAN_HONEY } from '../ingredients/index.ts';
-import { fold, parcelOf, sgAtShare } from '../ledger/index.ts';
+import { fold, parcelOf, sgAtShare, viewOf } from '../ledger/index.ts';
 import type { EventContent } from '../ledger/index.ts';
 import { whyNotBottle } from '../stabilize/index.ts';
-import { expectedEnd, finishOf, stabilizedAt, stateOf } from '../watch/index.ts';
+import { expectedEnd, finishOf, stabilizedAt, stallEvidence, stallVerdict, stateOf } from '../watch/index.ts';
 import { asksOf, byUrgency, stationOf } from './index.ts';
 
 const START = Date.UTC(2026, 7, 1, 10);
@@ -46,15 +46,35 @@ describe('the state of a batch', () => {
     expect(phase(28 * DAY, [19 * DAY, sg(0.999)], [27 * DAY, sg(0.994)])).toBe('awaiting confirmation');
   });
 
-  it('calls a gravity that stays up, and says cold where it is cold', () => {
-    const cold = stateOf(ledger([5 * DAY, sg(1.046, 11)], [10 * DAY, sg(1.046, 11)]), after(10 * DAY));
-    expect(cold.phase).toBe('stuck');
-    expect(cold.sentence.filter((part) => typeof part === 'string').join(' ')).toMatch(/too cold/);
-    expect(
-      stateOf(ledger([5 * DAY, sg(1.046)], [10 * DAY, sg(1.046)]), after(10 * DAY))
+  it('calls a gravity that stays up, and blames the cold where it is cold', () => {
+    const standing = (warm?: number) => ledger([5 * DAY, sg(1.046, warm)], [10 * DAY, sg(1.046, warm)]);
+    expect(stateOf(standing(11), after(10 * DAY)).phase).toBe('stuck');
+    const told = (warm?: number): string =>
+      asksOf(standing(warm), feeding, after(10 * DAY))[0]!
         .sentence.filter((part) => typeof part === 'string')
-        .join(' '),
-    ).not.toMatch(/too cold/);
+        .join(' ');
+    expect(told(11)).toMatch(/Likeliest: too cold/);
+    expect(told()).toMatch(/Likeliest: (?!too cold)/);
+  });
+
+  it('takes a mead that stands where its yeast tolerates no more for ended, to be proven, whatever sugar is left', () => {
+    // 1.135 at the start and a yeast of 13 to 15 % vol: at 1.036 some 13 % are reached, and 55 g/L are left.
+    const strong = (...readings: [number, EventContent][]) =>
+      fold(
+        eventsAt(START, [
+          [0, { kind: 'honey', payload: { name: 'linden', massG: 2700, moisture: 0.172, unfermentable: 0.032 } }],
+          [0, { kind: 'water', payload: { volumeL: 4.2 } }],
+          [1, { kind: 'yeast', payload: { yeastId: 'allround', name: 'even', massG: 6 } }],
+          ...readings,
+        ]),
+      );
+    const at = (day: number): number => START + day * DAY * 3_600_000;
+    const standing = strong([20 * DAY, sg(1.0385)], [24 * DAY, sg(1.0385)]);
+    expect(viewOf(standing)!.abv).toBeGreaterThan(12.7);
+    expect(viewOf(standing)!.sugarGPerL).toBeGreaterThan(50);
+    expect(stateOf(standing, at(25)).phase).toBe('awaiting confirmation');
+    expect(stateOf(strong([20 * DAY, sg(1.0385)], [28 * DAY, sg(1.0385)]), at(28)).phase).toBe('finished');
+    expect(stallVerdict(stallEvidence(standing, at(25), 1)!).kind).toBe('tolerance');
   });
 
   it('alarms when a stabilized mead falls', () => {

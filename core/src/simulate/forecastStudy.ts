@@ -1,9 +1,10 @@
-import { END_WITHIN_G_PER_L, forecast, forecastInputOf } from '../forecast/index.ts';
+import { ABV_PER_SUGAR, END_WITHIN_G_PER_L, forecast, forecastInputOf } from '../forecast/index.ts';
 import { MEAN_HONEY } from '../ingredients/index.ts';
 import { fold } from '../ledger/index.ts';
 import type { EventContent } from '../ledger/index.ts';
 import { normal, seeded } from '../numerics/index.ts';
 import type { Rng } from '../numerics/index.ts';
+import { RANGE_SD } from '../quantities/index.ts';
 import { YEAST_TYPES } from '../yeast/index.ts';
 import { play } from './play.ts';
 import type { Play, Played, Timed } from './play.ts';
@@ -28,7 +29,7 @@ function driftingCellar(rng: Rng): (hour: number) => number {
 }
 
 /** Any must that a home might hold, fed well or less well, from a generator that the forecast knows nothing of. */
-function anyFermentation(rng: Rng): Played {
+function anyFermentation(rng: Rng): Played & { isStuck: boolean } {
   const yeast = YEAST_TYPES[Math.floor(rng() * YEAST_TYPES.length)] ?? YEAST_TYPES[0];
   if (yeast === undefined) throw new Error('no yeast');
   const honeyG = between(rng, 1300, 2400);
@@ -46,7 +47,7 @@ function anyFermentation(rng: Rng): Played {
   const world: Omit<World, 'sugarGPerL'> = {
     nitrogenMgPerL: between(rng, 10, 30),
     pitchGPerL: between(rng, 0.5, 1),
-    toleranceAbv: value + ((high - low) / 2.563) * normal(rng),
+    toleranceAbv: value + ((high - low) / (2 * RANGE_SD)) * normal(rng),
     yeastTempC: yeast.tempC,
     phFloor: yeast.phFloor,
     tempC: driftingCellar(rng),
@@ -60,8 +61,14 @@ function anyFermentation(rng: Rng): Played {
   const readAtH: number[] = [];
   for (let day = between(rng, 0.8, 2.5); day < LAST_DAY; day += between(rng, 1, day < 20 ? 3 : 7)) readAtH.push(Math.round(day * DAY));
   const plan: Play = { startAt: START, recipe, deeds: doses, readAtH };
-  return play(world, plan, rng);
+  const played = play(world, plan, rng);
+  const left = played.sugarGPerL.at(-1) ?? 0;
+  const abv = ((played.sugarGPerL[0] ?? 0) - left) * ABV_PER_SUGAR;
+  return { ...played, isStuck: left > STUCK_G_PER_L && abv < Math.min(low, world.toleranceAbv) * AT_TOLERANCE };
 }
+/** As the forecast itself counts a stall. */
+const STUCK_G_PER_L = 12;
+const AT_TOLERANCE = 0.97;
 
 export interface ForecastStudy {
   /** After so many readings: of the later readings, the share within the 80 % band. */
@@ -69,6 +76,8 @@ export interface ForecastStudy {
   /** Of the time to the end, the median error of forecasts made after half of the sugar. */
   medianEndError: number;
   ends: number;
+  /** Sticking as forecast after half of the sugar, and as it happened. */
+  stick: { forecast: number; happened: number };
   members: number;
   cases: number;
 }
@@ -80,8 +89,9 @@ export async function forecastStudy({ cases, members, seed }: { cases: number; m
   const rng = seeded(seed);
   const tally = new Map(AFTER.map((readings) => [readings, { within: 0, later: 0 }]));
   const endErrors: number[] = [];
+  const stick = { forecast: 0, happened: 0, cases: 0 };
   for (let i = 0; i < cases; i++) {
-    const { events, sugarGPerL } = anyFermentation(rng);
+    const { events, sugarGPerL, isStuck } = anyFermentation(rng);
     const readings = events.filter((event) => event.kind === 'reading');
     const final = sugarGPerL.at(-1) ?? 0;
     const trueEndH = sugarGPerL.findIndex((left) => left <= final + END_WITHIN_G_PER_L);
@@ -105,6 +115,9 @@ export async function forecastStudy({ cases, members, seed }: { cases: number; m
       if (input === null || found === null || ledger.pitch === null) continue;
       if (isForEnd && found.endH !== null) {
         hasEnd = true;
+        stick.cases++;
+        stick.forecast += found.stickProbability;
+        if (isStuck) stick.happened++;
         endErrors.push(Math.abs(found.endH.value - trueEndH) / (trueEndH - nowH));
       }
       if (counted === undefined) continue;
@@ -131,6 +144,7 @@ export async function forecastStudy({ cases, members, seed }: { cases: number; m
     }),
     medianEndError: endErrors[Math.floor(endErrors.length / 2)] ?? Number.NaN,
     ends: endErrors.length,
+    stick: { forecast: stick.forecast / stick.cases, happened: stick.happened / stick.cases },
     members,
     cases,
   };

@@ -30,7 +30,7 @@ export function diagnose({ id, truth, isStuck, played }: StallCase): StallResult
   events.forEach((event, i) => {
     if (event.kind !== 'reading') return;
     const ledger = fold(events.slice(0, i + 1));
-    const evidence = stallEvidence(ledger, event.happenedAt);
+    const evidence = stallEvidence(ledger, event.happenedAt, 1);
     if (evidence === null) return;
     verdict = finishOf(ledger).state === 'moving' ? stallVerdict(evidence).kind : 'finished';
     if (verdict !== 'stuck' || calledDay !== null) return;

@@ -3,7 +3,7 @@ import type { Ledger } from '../ledger/index.ts';
 import { gravity, hours, say, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { finishOf } from './finish.ts';
-import { LAG_H, rankCauses, stallEvidence, stallVerdict } from './stall/index.ts';
+import { LAG_H, stallEvidence, stallVerdict } from './stall/index.ts';
 import type { StallKind } from './stall/index.ts';
 import { fellSince, stabilizedAt, sweetenedAt } from './stabilized.ts';
 
@@ -18,7 +18,6 @@ export type BatchPhase =
   | 'slowing'
   | 'suspect'
   | 'stuck'
-  | 'ended'
   | 'awaiting confirmation'
   | 'finished'
   | 'stabilized'
@@ -30,15 +29,19 @@ export interface BatchState {
   sentence: Sentence;
 }
 
-/** What only looks like a stall has its own name; `ended` is where this yeast ends, sweet or on malt, to be confirmed. */
-const PHASE_OF: Record<Exclude<StallKind, 'stuck' | 'moving' | 'lag'>, BatchPhase> = {
+/** What only looks like a stall has its own name. */
+const PHASE_OF: Record<Exclude<StallKind, 'moving' | 'lag'>, BatchPhase> = {
+  stuck: 'stuck',
   slow: 'slowing',
   suspect: 'suspect',
   misread: 'suspect',
-  tolerance: 'ended',
-  malt: 'ended',
+  tolerance: 'awaiting confirmation',
+  malt: 'suspect',
   'near its end': 'awaiting confirmation',
 };
+
+/** No verdict looks at nitrogen, so that no school of counting it is chosen here. */
+const FACE_VALUE = 1;
 
 /** Where a batch stands, said with its reason. */
 export function stateOf(ledger: Ledger, now: number): BatchState {
@@ -74,14 +77,9 @@ export function stateOf(ledger: Ledger, now: number): BatchState {
       sentence: say`${gravity(finish.last?.sg ?? mixed.sg)}, where it should end. Equal again on or after ${when(finish.provenAt ?? now)} is proof.`,
     };
   }
-  const evidence = stallEvidence(ledger, now);
+  const evidence = stallEvidence(ledger, now, FACE_VALUE);
   const verdict = evidence === null ? null : stallVerdict(evidence);
-  if (evidence !== null && verdict !== null && verdict.kind !== 'moving' && verdict.kind !== 'lag') {
-    if (verdict.kind !== 'stuck') return { phase: PHASE_OF[verdict.kind], sentence: verdict.sentence };
-    const [first] = rankCauses(evidence, ledger.findings);
-    const why: Sentence =
-      first === undefined ? [] : [` Likeliest: ${first.cause.name.toLowerCase()}. `, ...(first.findings[0]?.sentence ?? [])];
-    return { phase: 'stuck', sentence: [...verdict.sentence, ...why] };
-  }
+  if (verdict !== null && verdict.kind !== 'moving' && verdict.kind !== 'lag')
+    return { phase: PHASE_OF[verdict.kind], sentence: verdict.sentence };
   return { phase: 'active', sentence: say`Falling, ${gravity(last?.sg ?? mixed.sg)} at the last reading.` };
 }

@@ -39,8 +39,8 @@ const found = useAnswer(() => {
       </p>
     </div>
     <p class="caution">
-      No ammonium salts in the rehydration water. No change over {{ show('tempC', ATTEMPERATION.maxDropC) }} at a time, and pitched within
-      {{ show('tempC', ATTEMPERATION.withinC) }} of the must.
+      No ammonium salts in the rehydration water. No change over {{ show('degrees', ATTEMPERATION.maxDropC) }} at a time, and pitched within
+      {{ show('degrees', ATTEMPERATION.withinC) }} of the must.
     </p>
   </div>
 </template>

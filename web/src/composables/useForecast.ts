@@ -5,9 +5,6 @@ import { onScopeDispose, ref, shallowRef, watch } from 'vue';
 import type { Ref } from 'vue';
 import type { ForecastWorker } from '../workers/forecast.worker.ts';
 
-/** What a maker may ask: as the plan has it, warmer, a dose at once, or hands off. */
-export type WhatIf = 'planned' | 'warmer' | 'fed now' | 'nothing';
-
 /** The forecast for an input, made in a worker; a newer input ends the older one. */
 export function useForecast(input: Ref<ForecastInput | null>) {
   const found = shallowRef<Forecast | null>(null);

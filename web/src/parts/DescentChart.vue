@@ -56,7 +56,7 @@ const options = computed(() => (colors.value === null ? null : descentOptions(pr
 
 @media (max-width: 720px) {
   .descent {
-    height: 330px;
+    height: 380px;
   }
 }
 </style>

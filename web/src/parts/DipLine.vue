@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { LEAST_DOSE_G } from '@hollow-bell/core/feed';
+import { LEAST_DOSE_G, isComing } from '@hollow-bell/core/feed';
 import { GravityRefusal, Refusal, SHOWN_UNITS } from '@hollow-bell/core/quantities';
 import { readDipLine, takeBatchName } from '@hollow-bell/core/watch';
 import type { DipReading } from '@hollow-bell/core/watch';
@@ -24,7 +24,7 @@ const typed = ref('');
 const field = ref<HTMLInputElement | null>(null);
 
 const plannedDose = computed(() => {
-  const next = store.feedingNow?.doses.find((dose) => dose.state === 'due' || dose.state === 'ahead');
+  const next = store.feedingNow?.doses.find(isComing);
   if (next === undefined) return null;
   const parts = next.parts.filter(({ massG }) => massG >= LEAST_DOSE_G);
   return { dose: next.dose.number, parts };

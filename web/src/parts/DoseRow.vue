@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { LEAST_DOSE_G, nitrogenMgPerG, productName, teaspoonsOf } from '@hollow-bell/core/feed';
+import { LEAST_DOSE_G, isComing, nitrogenMgPerG, productName, teaspoonsOf } from '@hollow-bell/core/feed';
 import type { DoseNow, PartNow } from '@hollow-bell/core/feed';
 import type { Bell } from '@hollow-bell/core/rounds';
 import { computed, ref } from 'vue';
@@ -22,7 +22,7 @@ const BELL: Record<DoseNow['state'], Bell> = {
 };
 const WHY: Partial<Record<DoseNow['state'], string>> = {
   dropped: ': dropped, the sugar went faster than the clock',
-  missed: ': missed; what it held is spread over the rest',
+  missed: ': missed',
   'too late': ': too late to be of use, half the sugar is gone',
 };
 const otherwise = ref(false);
@@ -36,7 +36,7 @@ const clocksChange = computed(() => {
     : `the clocks go ${shift > 0 ? 'forward' : 'back'} in between, the hours are real ones`;
 });
 const isBySugar = computed(() => props.dose.dose.share !== null && props.dose.state === 'ahead');
-const isOpen = computed(() => props.dose.state === 'due' || props.dose.state === 'ahead');
+const isOpen = computed(() => isComing(props.dose));
 const parts = computed(() => props.dose.parts.filter(({ massG }) => massG >= LEAST_DOSE_G));
 const leftOutG = computed(() => props.dose.parts.reduce((sum, part) => sum + part.leftOutG, 0));
 const totalG = computed(() => parts.value.reduce((sum, { massG }) => sum + massG, 0));

@@ -127,7 +127,7 @@ const fruit = computed(() => (stairs.value?.fruitMgPerL ?? 0) > 0);
     role="group"
     :aria-label="`Nitrogen against a need of ${amount(stairs.needMgPerL)}: ${told}`"
   >
-    <div class="choose small no-print">
+    <div class="switches small no-print">
       <button type="button" :aria-pressed="axis === 'clock'" @click="axis = 'clock'">by the clock</button>
       <button type="button" :aria-pressed="axis === 'gravity'" @click="axis = 'gravity'">by the gravity</button>
       <button type="button" class="apart" :aria-pressed="!inGrams" @click="inGrams = false">in a liter</button>
@@ -196,29 +196,7 @@ const fruit = computed(() => (stairs.value?.fruitMgPerL ?? 0) > 0);
   padding: 6px 0 4px;
 }
 
-.choose {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 14px;
-}
-
-.choose button {
-  min-height: 28px;
-  padding: 0 1px;
-  border: 0;
-  border-bottom: 2px solid transparent;
-  background: none;
-  color: var(--soot-2);
-  font: inherit;
-  cursor: pointer;
-}
-
-.choose button[aria-pressed='true'] {
-  border-color: var(--bronze);
-  color: var(--soot);
-}
-
-.choose .apart {
+.apart {
   margin-left: auto;
 }
 
@@ -332,11 +310,7 @@ i {
 }
 
 @media (max-width: 720px) {
-  .choose button {
-    min-height: 44px;
-  }
-
-  .choose .apart {
+  .apart {
     margin-left: 0;
   }
 }

@@ -1,7 +1,17 @@
 <script setup lang="ts">
 import { feedingPracticeOf } from '@hollow-bell/contract';
 import type { Practice } from '@hollow-bell/contract';
-import { SCHOOLS, SCHOOL_IDS, compareSchools, productName, toFeedOf, usualBreakH } from '@hollow-bell/core/feed';
+import {
+  AMMONIUM_CUTOFF_ABV,
+  SCHOOLS,
+  SCHOOL_IDS,
+  USUAL_BREAK_H,
+  USUAL_TEMP_C,
+  compareSchools,
+  productName,
+  toFeedOf,
+  usualBreakH,
+} from '@hollow-bell/core/feed';
 import type { SchoolId } from '@hollow-bell/core/feed';
 import type { Ledger } from '@hollow-bell/core/ledger';
 import { predictMust } from '@hollow-bell/core/must';
@@ -83,8 +93,9 @@ function stair(steps: { hour: number; mgPerL: number }[]): string {
     </article>
   </div>
   <p class="small quiet">
-    At a usual pace for this temperature: a third of the sugar gone after four days at 20 °C, our estimate. Too late means ammonium above 9
-    % vol, or anything after half of the sugar.
+    At a usual pace for this temperature: a third of the sugar gone after {{ show('hours', USUAL_BREAK_H) }} at
+    {{ show('tempC', USUAL_TEMP_C) }}, our estimate. Too late means ammonium above {{ show('abv', AMMONIUM_CUTOFF_ABV) }}, or anything after
+    half of the sugar.
   </p>
 </template>
 

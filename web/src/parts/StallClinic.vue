@@ -1,7 +1,5 @@
 <script setup lang="ts">
-import { N_PER_SUGAR } from '@hollow-bell/core/feed';
 import type { StallCauseId } from '@hollow-bell/core/ledger';
-import { mixedOf } from '@hollow-bell/core/ledger';
 import type { Bell } from '@hollow-bell/core/rounds';
 import { curesFor, rankCauses, restartPlan, stallEvidence, stallVerdict } from '@hollow-bell/core/watch';
 import type { RankedCause, StallKind } from '@hollow-bell/core/watch';
@@ -23,15 +21,11 @@ const verdict = computed(() => (evidence.value === null ? null : stallVerdict(ev
 const asksWhy = computed(() => verdict.value?.kind === 'stuck' || verdict.value?.kind === 'suspect' || verdict.value?.kind === 'slow');
 const ranked = computed(() => (evidence.value === null || !asksWhy.value ? [] : rankCauses(evidence.value, store.ledger.findings)));
 const shown = computed(() => (showsAll.value ? ranked.value : ranked.value.slice(0, MOST_CAUSES)));
-const liters = computed(() => mixedOf(store.ledger)?.volumeL ?? 0);
-const cures = computed(() => {
-  if (evidence.value === null || verdict.value === null) return [];
-  const { yeast } = evidence.value;
-  const needMgPerL = liters.value > 0 ? (N_PER_SUGAR[yeast.demand] * store.ledger.sugarBasisG) / liters.value : 0;
-  return curesFor(verdict.value, evidence.value, ranked.value, liters.value, needMgPerL);
-});
+const cures = computed(() =>
+  evidence.value === null || verdict.value === null ? [] : curesFor(verdict.value, evidence.value, ranked.value),
+);
 const restart = computed(() =>
-  cures.value.some(({ id }) => id === 'restart') && evidence.value?.last ? restartPlan(liters.value, evidence.value.last.sg) : [],
+  cures.value.some(({ id }) => id === 'restart') && evidence.value?.last ? restartPlan(evidence.value.volumeL, evidence.value.last.sg) : [],
 );
 
 const HEAD: Record<StallKind, string> = {

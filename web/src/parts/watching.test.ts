@@ -26,6 +26,7 @@ describe('the forecast', () => {
     endH: { value: 20 * 24, low: 12 * 24, high: 40 * 24 },
     finalSugarGPerL: { value: 5, low: 0, high: 22 },
     stickProbability: 0.07,
+    missesLast: false,
   };
   const panel = (over: Partial<Forecast> = {}, whatIf = 'planned', isPastHalf = false) =>
     mount(ForecastPanel, {
@@ -34,6 +35,7 @@ describe('the forecast', () => {
         progress: null,
         pitchedAt: now - 2 * DAY_MS,
         now,
+        members: 500,
         isPastHalf,
         modelValue: whatIf as 'planned',
       },
@@ -50,12 +52,17 @@ describe('the forecast', () => {
     expect(told).not.toMatch(/\d{2}:\d{2}/);
   });
 
+  it('warns where the last reading does not fit', () => {
+    expect(plain(panel({ missesLast: true }).text())).toContain('trust the readings');
+    expect(plain(panel().text())).not.toContain('trust the readings');
+  });
+
   it('is asked what if, and warns of feeding past half', async () => {
     const shown = panel({}, 'fed now', true);
     expect(plain(shown.text())).toContain('feeding helps no more');
     await shown
       .findAll('button')
-      .find((button) => button.text() === 'four degrees warmer')!
+      .find((button) => plain(button.text()) === '4 °C warmer')!
       .trigger('click');
     expect(shown.emitted('update:modelValue')).toEqual([['warmer']]);
   });

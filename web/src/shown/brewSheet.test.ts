@@ -39,5 +39,7 @@ describe('the brew day on paper', () => {
     expect(textOf('us')).toContain('2.65 lb');
     expect(textOf('us')).toContain('0.79 US gal');
     expect(textOf('us')).toContain('°F');
+    // Differences have no zero to shift: 10 and 5 °C are 18 and 9 °F.
+    expect(textOf('us')).toContain('no change over 18 °F at a time, until it is within 9 °F of the must');
   });
 });

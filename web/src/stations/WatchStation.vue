@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { doseNowMg, isComing } from '@hollow-bell/core/feed';
-import { forecastInputOf } from '@hollow-bell/core/forecast';
-import type { ForecastInput, Pulse } from '@hollow-bell/core/forecast';
+import { THIRD_BREAK, TOO_LATE_SHARE } from '@hollow-bell/core/feed';
+import { askWhatIf, dosesAhead, forecastInputOf, gravityFan } from '@hollow-bell/core/forecast';
+import type { ForecastInput, WhatIf } from '@hollow-bell/core/forecast';
 import { alcoholByRule } from '@hollow-bell/core/liquid';
 import { exactly } from '@hollow-bell/core/quantities';
 import { ledgerWorking, sgAtShare } from '@hollow-bell/core/ledger';
@@ -15,7 +15,6 @@ import ForecastPanel from '../parts/ForecastPanel.vue';
 import ReadingForm from '../parts/ReadingForm.vue';
 import StallClinic from '../parts/StallClinic.vue';
 import { useForecast } from '../composables/useForecast.ts';
-import type { WhatIf } from '../composables/useForecast.ts';
 import { useReader } from '../composables/useReader.ts';
 import { eventSentence } from '../shown/events.ts';
 import { useBatch } from '../stores/batch.ts';
@@ -29,11 +28,9 @@ const { tell, show } = useReader();
 
 const FORECAST_DAYS = 90;
 const MEMBERS = 500;
-/** Nitrogen of one usual dose, mg/L, for asking what feeding now would do. */
-const A_DOSE_MG_PER_L = 60;
-const WARMER_C = 4;
 const whatIf = ref<WhatIf>('planned');
-const isFermentingOn = computed(() => ['lag', 'active', 'slowing', 'suspect', 'stuck'].includes(store.state.phase));
+/** What stands still is no matter for a forecast: the model knows no stall but those it draws itself. */
+const isFermentingOn = computed(() => ['lag', 'active', 'slowing'].includes(store.state.phase));
 /** A forecast looks on from the last thing that was written down, so that the clock alone does not change it. */
 const forecastInput = computed<ForecastInput | null>(() => {
   const { ledger, batch } = store;
@@ -48,40 +45,15 @@ const forecastInput = computed<ForecastInput | null>(() => {
     roomTempC: must.roomTempC,
     organicCredit: practice.organicCredit,
   });
-  return input === null ? null : asked(input, whatIf.value);
+  if (input === null) return null;
+  const ahead = dosesAhead(store.feedingNow, ledger.pitch?.at ?? 0, store.view?.volumeL ?? 1, practice.organicCredit);
+  return askWhatIf(input, whatIf.value, ahead, store.view?.shareGone ?? 0);
 });
 const { forecast, progress } = useForecast(forecastInput);
 
-/** What the question changes in the course: temperature, a dose now, or that no planned dose comes. */
-function asked(input: ForecastInput, what: WhatIf): ForecastInput {
-  const { course, nowH } = input;
-  const dose = (hour: number, nitrogenMgPerL: number): Pulse => ({ hour, scale: 1, sugarGPerL: 0, nitrogenMgPerL });
-  const volumeL = store.view?.volumeL ?? 1;
-  const planned = (store.feedingNow?.doses ?? []).filter(isComing).map((coming) => {
-    const hour = Math.round((coming.expectedAt - (store.ledger.pitch?.at ?? 0)) / 3_600_000);
-    return dose(Math.max(hour, nowH + 1), doseNowMg(coming, store.batch?.plan.practice.organicCredit ?? 1) / volumeL);
-  });
-  const more = what === 'nothing' ? [] : what === 'fed now' ? [dose(nowH + 1, A_DOSE_MG_PER_L), ...planned] : planned;
-  const last = course.temps.at(-1)?.tempC ?? 20;
-  const temps =
-    what === 'warmer'
-      ? [...course.temps.filter(({ hour }) => hour <= nowH), { hour: nowH, tempC: last }, { hour: nowH + 1, tempC: last + WARMER_C }]
-      : course.temps;
-  return { ...input, course: { ...course, temps, pulses: [...course.pulses, ...more] } };
-}
-
-/** The forecast as gravities, from its now to a little beyond its end. */
-const fan = computed<DescentData['forecast']>(() => {
-  const { ledger } = store;
+const fan = computed(() => {
   const [found, input] = [forecast.value, forecastInput.value];
-  if (found === null || input === null || ledger.pitch === null) return [];
-  const basis = input.course.pulses.reduce((sum, { scale, sugarGPerL }) => sum * scale + sugarGPerL, input.course.sugarGPerL);
-  const sgOf = (sugarGPerL: number): number => sgAtShare(ledger, Math.min(1, 1 - sugarGPerL / basis));
-  const untilH = Math.min(FORECAST_DAYS * 24, Math.max(input.nowH + 7 * 24, (found.endH?.value ?? 0) * 1.15));
-  const pitchedAt = ledger.pitch.at;
-  return found.bands
-    .filter(({ hour }) => hour >= input.nowH && hour <= untilH)
-    .map(({ hour, low, middle, high }) => ({ at: pitchedAt + hour * 3_600_000, low: sgOf(low), middle: sgOf(middle), high: sgOf(high) }));
+  return found === null || input === null ? [] : gravityFan(found, input, store.ledger);
 });
 
 const HAPPENINGS = new Set(['nutrient', 'removal', 'rack', 'sulfite', 'bottling']);
@@ -115,7 +87,7 @@ const chart = computed<DescentData | null>(() => {
       follows: r.verdict === 'follows',
     })),
     happenings,
-    thirdBreakSg: ledger.pitch === null || ledger.sulfites.length > 0 ? null : sgAtShare(ledger, 1 / 3),
+    thirdBreakSg: ledger.pitch === null || ledger.sulfites.length > 0 ? null : sgAtShare(ledger, THIRD_BREAK),
     end: ledger.sulfites.length > 0 ? null : (store.end?.sg ?? null),
     units: house.practice.units,
     forecast: fan.value,
@@ -132,7 +104,7 @@ const stopWorking = computed(() => {
   const working = endWorking(store.ledger);
   return working === null ? {} : { working };
 });
-const mayBeStuck = computed(() => ['slowing', 'suspect', 'stuck', 'ended'].includes(store.state.phase));
+const mayBeStuck = computed(() => ['slowing', 'suspect', 'stuck'].includes(store.state.phase));
 const isFermenting = computed(() => ['lag', 'active', 'awaiting confirmation'].includes(store.state.phase));
 const lossesL = computed(() => store.ledger.losses.filter((loss) => loss.why !== 'racking').reduce((sum, loss) => sum + loss.volumeL, 0));
 </script>
@@ -170,7 +142,8 @@ const lossesL = computed(() => store.ledger.losses.filter((loss) => loss.why !==
           :progress="progress"
           :pitched-at="store.ledger.pitch.at"
           :now="store.now"
-          :is-past-half="(store.view?.shareGone ?? 0) >= 0.5"
+          :members="MEMBERS"
+          :is-past-half="(store.view?.shareGone ?? 0) >= TOO_LATE_SHARE"
         />
         <p v-if="rules !== ''" class="small quiet">
           By mass balance, after every addition and loss; {{ rules }}, which can follow neither.

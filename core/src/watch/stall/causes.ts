@@ -1,4 +1,4 @@
-import { gravity, mgPerL, percent, phValue, say, tempC } from '../../quantities/index.ts';
+import { degrees, gravity, mgPerL, percent, phValue, say, tempC } from '../../quantities/index.ts';
 import type { Sentence } from '../../quantities/index.ts';
 import type { Ledger, StallCauseId } from '../../ledger/index.ts';
 import type { StallEvidence } from './evidence.ts';
@@ -23,6 +23,10 @@ export interface StallCause {
 
 const finding = (weight: number, sentence: Sentence): Finding => ({ weight, sentence });
 const NOT_KNOWN = 0;
+/** Sorbic acid that stops yeast where alcohol helps it, mg/L: the least of Peynaud’s, at 14 % vol. */
+export const SORBIC_STOPS_MG_PER_L = 50;
+/** SO2 given in all, bound or free, that yeast labors under, mg/L (our estimate). */
+const SO2_HINDERS_MG_PER_L = 60;
 
 /** The rules. Every weight is our own estimate from how such causes show themselves. */
 export const STALL_CAUSES: readonly StallCause[] = [
@@ -51,7 +55,7 @@ export const STALL_CAUSES: readonly StallCause[] = [
         return [
           finding(
             now !== null && now < yeast.tempC.low ? 1 : 3,
-            say`It fell by ${tempC(largestFallC)} within three days before it stopped; yeast then sinks.`,
+            say`It fell by ${degrees(largestFallC)} within three days before it stopped; yeast then sinks.`,
           ),
         ];
       return [finding(-2, say`No fall of more than a few degrees before it stopped.`)];
@@ -113,8 +117,10 @@ export const STALL_CAUSES: readonly StallCause[] = [
     name: 'A preservative',
     usual: 0.3,
     weigh: ({ sorbicMgPerL, so2MgPerL, hasJuice, shareGone }) => {
-      if (sorbicMgPerL > 10) return [finding(4.5, say`${mgPerL(sorbicMgPerL)} of sorbic acid are in it: it cannot go on.`)];
-      if (so2MgPerL > 60) return [finding(3.5, say`${mgPerL(so2MgPerL)} of sulfite are in it.`)];
+      if (sorbicMgPerL >= SORBIC_STOPS_MG_PER_L)
+        return [finding(4.5, say`${mgPerL(sorbicMgPerL)} of sorbic acid are in it: it hardly goes on.`)];
+      if (so2MgPerL > SO2_HINDERS_MG_PER_L) return [finding(3.5, say`${mgPerL(so2MgPerL)} of sulfite, as SO₂, went into it.`)];
+      if (sorbicMgPerL > 0) return [finding(1, say`${mgPerL(sorbicMgPerL)} of sorbic acid are in it: they hinder it.`)];
       if (hasJuice && shareGone < 0.15) return [finding(3, say`It holds bought juice or syrup and never got going.`)];
       return [finding(hasJuice ? -2 : -4, say`${hasJuice ? 'It holds bought juice, but got going.' : 'Nothing in it comes preserved.'}`)];
     },

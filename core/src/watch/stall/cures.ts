@@ -1,6 +1,15 @@
-import { HIGHEST_PH } from '../../feed/index.ts';
-import { gravity, hours, massG, phValue, say, tempC, volumeL } from '../../quantities/index.ts';
+import {
+  AMMONIUM_CUTOFF_ABV,
+  HIGHEST_PH,
+  LEAST_DOSE_G,
+  THIRD_BREAK,
+  TOO_LATE_SHARE,
+  WARM_C_A_DAY,
+  countedMgPerG,
+} from '../../feed/index.ts';
+import { degrees, gravity, hours, massG, phValue, say, tempC, volumeL } from '../../quantities/index.ts';
 import type { Sentence } from '../../quantities/index.ts';
+import { SORBIC_STOPS_MG_PER_L } from './causes.ts';
 import type { RankedCause } from './causes.ts';
 import type { StallEvidence } from './evidence.ts';
 import type { StallVerdict } from './verdict.ts';
@@ -15,16 +24,17 @@ export interface Cure {
   readAgainH: number;
 }
 
-/** No faster than this, °C a day: sudden warmth harms as a sudden chill does (trade habit). */
-const WARM_C_A_DAY = 3;
 /** A reading older than this is taken again before anything else. */
 const STALE_H = 36;
-/** g/L of hulls where feeding is past its time, and of organic nutrient for a mg/L that is lacking (our estimates). */
+/** g/L of hulls where feeding is past its time (our estimate of a usual dose). */
 const HULLS_G_PER_L = 0.25;
-const ORGANIC_MG_PER_G = 40;
+/** Nitrogen is brought to this part of the need, half of what is lacking at a time (our estimates). */
+const ENOUGH_NITROGEN = 0.9;
+/** A pH to aim for: not below this, nor nearer than the other to what the yeast bears (our estimates). */
+const AIM_PH = { least: 3.3, aboveFloor: 0.25 } as const;
 /** Nearer to its tolerance than this, a restart is hard and the mead good as it is, % vol (our estimate). */
 const GOOD_ENOUGH_ABV = 2;
-/** A must this weak does not keep by its alcohol. */
+/** A must this weak does not keep by its alcohol, % vol (our estimate). */
 const KEEPS_ABV = 8;
 
 const measure: Cure = {
@@ -42,7 +52,7 @@ function givingUp({ abv, sorbicMgPerL }: StallEvidence): Cure {
   return {
     id: 'give up',
     sentence: [
-      ...(sorbicMgPerL > 10
+      ...(sorbicMgPerL > SORBIC_STOPS_MG_PER_L
         ? say`No yeast grows in this much sorbic acid; a restart would fail too. `
         : say`What keeps it from spoiling keeps yeast out too. `),
       ...safe,
@@ -51,41 +61,37 @@ function givingUp({ abv, sorbicMgPerL }: StallEvidence): Cure {
   };
 }
 
-/** Feeding by its own rules: ammonium only early, nothing but hulls past half of the sugar. */
-function feeding({ abv, shareGone, nitrogenShare, yeast }: StallEvidence, liters: number, needMgPerL: number): Cure {
-  const lackingMgPerL = Math.max(0, 0.9 - nitrogenShare) * needMgPerL;
-  const organicG = (0.5 * lackingMgPerL * liters) / ORGANIC_MG_PER_G;
-  if (shareGone >= 0.5)
+/** Feeding by its own rules: ammonium only early, nothing but hulls past half of the sugar; null where nothing lacks. */
+function feeding({ abv, shareGone, nitrogenShare, needMg, organicCredit, volumeL: liters }: StallEvidence): Cure | null {
+  if (shareGone >= TOO_LATE_SHARE)
     return {
       id: 'feed',
       sentence: say`Too late for nutrient: stir in ${massG(HULLS_G_PER_L * liters)} of yeast hulls, which bind what poisons it and give it sterols.`,
       readAgainH: 72,
     };
+  const lackingMg = Math.max(0, ENOUGH_NITROGEN - nitrogenShare) * needMg;
+  const organicG = lackingMg / 2 / countedMgPerG({ source: 'organic' }, organicCredit);
+  if (organicG < LEAST_DOSE_G) return null;
   return {
     id: 'feed',
-    sentence: say`Degas, then ${massG(organicG)} of organic nutrient: half of what is lacking.${abv >= 9 || shareGone > 1 / 3 ? ' No ammonium any more.' : ''} ${yeast.demand === 'high' ? 'This yeast is a hungry one.' : ''}`,
+    sentence: say`Degas, then ${massG(organicG)} of organic nutrient: half of what is lacking.${abv >= AMMONIUM_CUTOFF_ABV || shareGone > THIRD_BREAK ? ' No ammonium any more.' : ''}`,
     readAgainH: 48,
   };
 }
 
 /**
  * What may be done, gentlest first, one change at a time. What is not stuck is left alone.
- * @param liters in the vessel
- * @param needMgPerL nitrogen that the must asks for
  */
-export function curesFor(
-  verdict: StallVerdict,
-  evidence: StallEvidence,
-  ranked: readonly RankedCause[],
-  liters: number,
-  needMgPerL: number,
-): Cure[] {
+export function curesFor(verdict: StallVerdict, evidence: StallEvidence, ranked: readonly RankedCause[]): Cure[] {
   const { kind } = verdict;
   if (kind === 'tolerance' || kind === 'malt' || kind === 'near its end')
     return [
       {
         id: 'leave',
-        sentence: say`Leave it. Read it again in a week; equal then, it has ended, and is stabilized before honey or bottles.`,
+        sentence:
+          kind === 'malt'
+            ? say`Leave it, and read it again in a week. It is not bottled and not stabilized while it may still hold sugar that yeast eats.`
+            : say`Leave it. Read it again in a week; equal then, it has ended, and is stabilized before honey or bottles.`,
         readAgainH: 168,
       },
     ];
@@ -101,7 +107,7 @@ export function curesFor(
   if (now !== null && now < yeast.tempC.low + 1)
     cures.push({
       id: 'warm',
-      sentence: say`Warm it to ${tempC(middle)}, by no more than ${tempC(WARM_C_A_DAY)} a day: some ${hours((24 * Math.max(0, middle - now)) / WARM_C_A_DAY)}.`,
+      sentence: say`Warm it to ${tempC(middle)}, by no more than ${degrees(WARM_C_A_DAY)} a day: some ${hours((24 * Math.max(0, middle - now)) / WARM_C_A_DAY)}.`,
       readAgainH: 48,
     });
   if (now !== null && now > yeast.tempC.high)
@@ -115,10 +121,11 @@ export function curesFor(
   if (likely('sour') && (ph === null || ph < HIGHEST_PH))
     cures.push({
       id: 'raise pH',
-      sentence: say`Raise the pH toward ${phValue(Math.max(3.3, yeast.phFloor + 0.25))}: half of the potassium salt that a glass of it takes, then measure, then the rest.`,
+      sentence: say`Raise the pH toward ${phValue(Math.max(AIM_PH.least, yeast.phFloor + AIM_PH.aboveFloor))}: half of the potassium salt that a glass of it takes, then measure, then the rest.`,
       readAgainH: 48,
     });
-  if (evidence.nitrogenShare < 0.85 || likely('nitrogen')) cures.push(feeding(evidence, liters, needMgPerL));
+  const fed = evidence.nitrogenShare < ENOUGH_NITROGEN || likely('nitrogen') ? feeding(evidence) : null;
+  if (fed !== null) cures.push(fed);
   if (abv >= yeast.toleranceAbv.low - GOOD_ENOUGH_ABV)
     cures.push({
       id: 'leave',
@@ -141,7 +148,12 @@ export interface RestartStep {
   starterL: number;
 }
 
+/** The starter begins as so small a part of it; a gram of dry yeast for each liter that is stuck, two at least (trade habit). */
 const FIRST_PART = 16;
+const YEAST_G_PER_L = 1;
+const LEAST_YEAST_G = 2;
+/** What feeds the starter, g/L (our estimate). */
+const STARTER_NUTRIENT_G_PER_L = 2;
 /** What the last doubling may take more than its part, so that no drop is left over. */
 const LAST_BIT = 0.2;
 
@@ -158,7 +170,7 @@ export function restartPlan(liters: number, sg: number): RestartStep[] {
     {
       day: 0,
       starterL,
-      sentence: say`Rehydrate ${massG(Math.max(2, liters))} of the strongest yeast you have, with rehydration nutrient. Bring it to ${volumeL(starterL)}: half of it the stuck mead, half water, with ${massG(starterL * 2)} of organic nutrient. It reads about ${gravity(points(has))}.`,
+      sentence: say`Rehydrate ${massG(Math.max(LEAST_YEAST_G, YEAST_G_PER_L * liters))} of the strongest yeast you have, with rehydration nutrient. Bring it to ${volumeL(starterL)}: half of it the stuck mead, half water, with ${massG(starterL * STARTER_NUTRIENT_G_PER_L)} of organic nutrient. It reads about ${gravity(points(has))}.`,
     },
   ];
   let leftL = liters - starterL / 2;

@@ -1,5 +1,5 @@
-import { HONEY_NITROGEN, N_PER_SUGAR } from '../../feed/index.ts';
-import { mixedOf } from '../../ledger/index.ts';
+import { HONEY_NITROGEN, N_PER_SUGAR, TOO_LATE_SHARE, shareSeenAt } from '../../feed/index.ts';
+import { mixedOf, shareGone } from '../../ledger/index.ts';
 import type { Ledger, ReadingPoint } from '../../ledger/index.ts';
 import { yeastOf } from '../../yeast/index.ts';
 import type { YeastType } from '../../yeast/index.ts';
@@ -10,8 +10,6 @@ const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
 /** What went in so long before the stop may have caused it. */
 const BEFORE_STOP_H = 48;
-/** Nitrogen that comes when half of the sugar is gone feeds nothing any more. */
-const TOO_LATE_SHARE = 0.5;
 /** How far back temperatures tell of a stop that is seen today. */
 const LOOK_BACK_DAYS = 14;
 
@@ -41,6 +39,10 @@ export interface StallEvidence {
   ph: number | null;
   /** Of the need, what came before it was too late; 0 to 1 and above. */
   nitrogenShare: number;
+  /** mg N that the liquid asks for, and how its school counts amino nitrogen. */
+  needMg: number;
+  organicCredit: number;
+  volumeL: number;
   /** What went in within two days before the stop. */
   addedBefore: readonly string[];
   so2MgPerL: number;
@@ -52,7 +54,7 @@ export interface StallEvidence {
 }
 
 function nitrogenShareOf(ledger: Ledger, yeast: YeastType, volumeL: number, organicCredit: number): number {
-  const tooLateAt = ledger.readings.find(({ verdict, shareGone }) => verdict === 'follows' && shareGone >= TOO_LATE_SHARE)?.at ?? Infinity;
+  const tooLateAt = shareSeenAt(ledger, TOO_LATE_SHARE) ?? Infinity;
   const given = ledger.doses.reduce((sum, dose) => sum + dose.ammoniumNMg + dose.aminoNMg * organicCredit, 0);
   const inTime = ledger.doses
     .filter(({ at }) => at <= tooLateAt)
@@ -98,7 +100,7 @@ function largestFall(temps: StallEvidence['temps'], until: number): number | nul
  * Gathers what a pitched batch's record says. Null before the pitch and for an empty vessel.
  * @param organicCredit how the batch's school counts amino nitrogen
  */
-export function stallEvidence(ledger: Ledger, now: number, organicCredit = 1): StallEvidence | null {
+export function stallEvidence(ledger: Ledger, now: number, organicCredit: number): StallEvidence | null {
   const [mixed, end] = [mixedOf(ledger), expectedEnd(ledger)];
   const { pitch } = ledger;
   if (pitch === null || mixed === null || end === null) return null;
@@ -126,7 +128,7 @@ export function stallEvidence(ledger: Ledger, now: number, organicCredit = 1): S
     stillDays: last === null || still === null ? 0 : (last.at - still.at) / DAY_MS,
     hasCrept: creeps(readings.filter(({ at }) => at >= stopAt)),
     abv: mixed.abv,
-    shareGone: ledger.sugarBasisG > 0 ? 1 - ledger.sugarG / ledger.sugarBasisG : 0,
+    shareGone: shareGone(ledger),
     sugarLeftGPerL: ledger.sugarG / mixed.volumeL,
     endHighSg: end.sg.high,
     temps,
@@ -134,6 +136,9 @@ export function stallEvidence(ledger: Ledger, now: number, organicCredit = 1): S
     largestFallC: largestFall(temps, stopAt),
     ph: ledger.ph?.value ?? null,
     nitrogenShare: nitrogenShareOf(ledger, yeast, mixed.volumeL, organicCredit),
+    needMg: N_PER_SUGAR[yeast.demand] * ledger.sugarBasisG,
+    organicCredit,
+    volumeL: mixed.volumeL,
     addedBefore: [
       ...ledger.honeys.filter(({ at, afterPitch }) => afterPitch && within(at)).map(({ name }) => name),
       ...ledger.additions.filter(({ at, afterPitch, family }) => afterPitch && within(at) && family !== 'spice').map(({ name }) => name),

@@ -6,8 +6,8 @@ import type { StallEvidence } from './evidence.ts';
 /** Silence before this is lag, not a stall. */
 export const LAG_H = 72;
 /** Gravity unchanged for so long above the expected end is a stall; a little sooner it is worth a look. */
-export const STUCK_DAYS = 3;
-const SUSPECT_DAYS = 2;
+const STUCK_DAYS = 3;
+const STANDS_DAYS = 2;
 /** Less than this has not begun, in SG: two readings' error. */
 const BEGUN_SG = 0.003;
 /** A thermometer’s own error. */
@@ -15,9 +15,7 @@ const THERMOMETER_C = 0.5;
 /** So little below its range it only slows down, and for so long (our estimates). */
 const COOL_C = 3;
 const COOL_DAYS = 7;
-/** Within this of the least it tolerates, it has reached its tolerance, % vol. */
-const NEAR_TOLERANCE = 0.3;
-/** Malt that brings so much of what was poured may leave more behind than its table says. */
+/** Malt that brings so much of what was poured may leave more behind than its table says (our estimates). */
 const MALT_SHARE = 0.08;
 const MALT_LEAVES_SG = 0.012;
 
@@ -30,6 +28,13 @@ export interface StallVerdict {
 
 /** Rules in order; the first that fits is the verdict. What only looks like a stall comes before the stall. */
 const RULES: readonly { kind: StallKind; fits: (e: StallEvidence) => Sentence | null }[] = [
+  {
+    kind: 'tolerance',
+    fits: ({ abv, yeast, stillDays, sugarLeftGPerL }) =>
+      stillDays >= STANDS_DAYS && abv >= yeast.toleranceAbv.low
+        ? say`${abvPct(abv)} is what this yeast tolerates. With ${gPerL(sugarLeftGPerL)} of sugar left it has ended, not stuck.`
+        : null,
+  },
   {
     kind: 'near its end',
     fits: ({ last, endHighSg }) =>
@@ -54,17 +59,10 @@ const RULES: readonly { kind: StallKind; fits: (e: StallEvidence) => Sentence | 
         : null,
   },
   {
-    kind: 'tolerance',
-    fits: ({ abv, yeast, stillDays, sugarLeftGPerL }) =>
-      stillDays >= SUSPECT_DAYS && abv >= yeast.toleranceAbv.low - NEAR_TOLERANCE
-        ? say`${abvPct(abv)} is what this yeast tolerates. It has ended with ${gPerL(sugarLeftGPerL)} of sugar, and is not stuck.`
-        : null,
-  },
-  {
     kind: 'malt',
     fits: ({ maltShare, last, endHighSg, stillDays }) =>
-      stillDays >= SUSPECT_DAYS && maltShare >= MALT_SHARE && last !== null && last.sg <= endHighSg + MALT_LEAVES_SG
-        ? say`Malt made ${percent(100 * maltShare)} of it and leaves sugars that no mead yeast eats: ${gravity(last.sg)} may well be its end. Leave it.`
+      stillDays >= STANDS_DAYS && maltShare >= MALT_SHARE && last !== null && last.sg <= endHighSg + MALT_LEAVES_SG
+        ? say`Malt made ${percent(100 * maltShare)} of it and leaves sugars that no mead yeast eats: ${gravity(last.sg)} may be its end. Leave it alone; until it lies where it should end, it does not count as finished.`
         : null,
   },
   {
@@ -73,11 +71,11 @@ const RULES: readonly { kind: StallKind; fits: (e: StallEvidence) => Sentence | 
       if (last === null) return null;
       const isCool = now !== null && now < yeast.tempC.low + THERMOMETER_C && now >= yeast.tempC.low - COOL_C;
       const isLateStart = startSg - last.sg < BEGUN_SG && hoursSincePitch < 3 * LAG_H;
-      if (isCool && (isLateStart || (stillDays >= SUSPECT_DAYS && stillDays < COOL_DAYS)))
+      if (isCool && (isLateStart || (stillDays >= STANDS_DAYS && stillDays < COOL_DAYS)))
         return say`${tempC(now)} is cool for it, and slow is not stuck. Warm it a little, and give it a week.`;
-      if (stillDays >= SUSPECT_DAYS && stillDays < COOL_DAYS && abv >= yeast.toleranceAbv.low - 1)
+      if (stillDays >= STANDS_DAYS && stillDays < COOL_DAYS && abv >= yeast.toleranceAbv.low - 1)
         return say`${abvPct(abv)} is near what this yeast tolerates: it slows before it ends. Give it a week.`;
-      return stillDays >= SUSPECT_DAYS && hasCrept ? say`It still falls, slowly. Slow is not stuck.` : null;
+      return stillDays >= STANDS_DAYS && hasCrept ? say`It still falls, slowly. Slow is not stuck.` : null;
     },
   },
   {
@@ -94,7 +92,7 @@ const RULES: readonly { kind: StallKind; fits: (e: StallEvidence) => Sentence | 
   {
     kind: 'suspect',
     fits: ({ stillDays, last }) =>
-      last !== null && stillDays >= SUSPECT_DAYS
+      last !== null && stillDays >= STANDS_DAYS
         ? say`${gravity(last.sg)} for ${hours(24 * stillDays)}. Stir it, and read it again tomorrow.`
         : null,
   },

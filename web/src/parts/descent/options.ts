@@ -1,3 +1,4 @@
+import type { FanPoint } from '@hollow-bell/core/forecast';
 import type { Ranged, UnitSystem } from '@hollow-bell/core/quantities';
 import { celsiusToF } from '@hollow-bell/core/quantities';
 import type { EChartsOption } from 'echarts/types/dist/shared';
@@ -13,7 +14,7 @@ export interface DescentData {
   end: Ranged | null;
   units: UnitSystem;
   /** Where it is heading: the middle and the band in which four of five readings should lie. */
-  forecast: { at: number; low: number; middle: number; high: number }[];
+  forecast: readonly FanPoint[];
 }
 
 export interface ChartColors {
@@ -41,6 +42,17 @@ function gravityExtent(data: DescentData): [number, number] {
   ];
   if (values.length === 0) return [0.98, 1.12];
   return [Math.floor((Math.min(...values) - 0.003) / STEP_SG) * STEP_SG, Math.ceil((Math.max(...values) + 0.003) / STEP_SG) * STEP_SG];
+}
+
+/** Two rows of labels over the chart; where both are taken, the line stands without its word. */
+const LABEL_SHARE = 0.1;
+function inRows(happenings: DescentData['happenings'], day: (at: number) => number, lastDay: number) {
+  const freeFrom = [Number.NEGATIVE_INFINITY, Number.NEGATIVE_INFINITY];
+  return happenings.map(({ at, told }) => {
+    const row = freeFrom.findIndex((from) => day(at) >= from);
+    if (row >= 0) freeFrom[row] = day(at) + LABEL_SHARE * lastDay;
+    return { at, told, row };
+  });
 }
 
 /** The fan ahead: its lower edge unseen, its breadth stacked upon it, its middle dashed. */
@@ -75,6 +87,7 @@ export function descentOptions(data: DescentData, colors: ChartColors): EChartsO
   const warm = (tempC: number): number => (data.units === 'us' ? celsiusToF(tempC) : tempC);
   const temps = data.readings.flatMap((r) => (r.tempC === null ? [] : [[day(r.at), warm(r.tempC)]]));
   const label = { fontFamily: FONT, fontSize: 12 };
+  const happenings = inRows(data.happenings, day, lastDay);
   return {
     animation: false,
     textStyle: { fontFamily: FONT, color: colors.ink },
@@ -144,10 +157,18 @@ export function descentOptions(data: DescentData, colors: ChartColors): EChartsO
                     label: { ...label, formatter: 'one third of the sugar gone', color: colors.bronze },
                   },
                 ]),
-            ...data.happenings.map(({ at, told }, i) => ({
+            ...happenings.map(({ at, told, row }) => ({
               xAxis: day(at),
               lineStyle: { color: colors.bronzeSoft, width: 1, type: 'solid' as const },
-              label: { ...label, formatter: told, color: colors.bronze, rotate: 0, position: 'end' as const, distance: 3 + 14 * (i % 2) },
+              label: {
+                ...label,
+                show: row >= 0,
+                formatter: told,
+                color: colors.bronze,
+                rotate: 0,
+                position: 'end' as const,
+                distance: 3 + 14 * Math.max(0, row),
+              },
             })),
           ],
         },
