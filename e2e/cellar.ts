@@ -15,15 +15,26 @@ export interface Cellar {
 
 const START = fileURLToPath(new URL('../scripts/start.mjs', import.meta.url));
 
-function freePort(): Promise<number> {
-  return new Promise((resolve, reject) => {
+/** Below the ports that the system hands to outgoing connections, so that none of those takes it between a stop and a restart. */
+const FIRST_PORT = 21_000;
+const PORTS_PER_WORKER = 1000;
+let portsAsked = 0;
+
+function isFree(port: number): Promise<boolean> {
+  return new Promise((resolve) => {
     const probe = createServer();
-    probe.once('error', reject);
-    probe.listen(0, '127.0.0.1', () => {
-      const address = probe.address();
-      probe.close(() => (typeof address === 'object' && address !== null ? resolve(address.port) : reject(new Error('no port'))));
-    });
+    probe.once('error', () => resolve(false));
+    probe.listen(port, '127.0.0.1', () => probe.close(() => resolve(true)));
   });
+}
+
+async function freePort(): Promise<number> {
+  const first = FIRST_PORT + PORTS_PER_WORKER * Number(process.env['TEST_PARALLEL_INDEX'] ?? 0);
+  while (portsAsked < PORTS_PER_WORKER) {
+    const port = first + portsAsked++;
+    if (await isFree(port)) return port;
+  }
+  throw new Error('no free port');
 }
 
 /** A fresh database on the cluster that the test script started. */

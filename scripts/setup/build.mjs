@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { Plain, ROOT, SERVER_DIST, WEB_DIST } from './paths.mjs';
 
 const SOURCES = ['core', 'contract', 'server', 'web', 'package-lock.json'];
-const SKIPPED = new Set(['node_modules', 'dist']);
+const SKIPPED = new Set(['node_modules', 'dist', 'tsconfig.tsbuildinfo']);
 
 function addTo(hash, path) {
   const entries = readdirSync(path, { withFileTypes: true }).sort((a, b) => (a.name < b.name ? -1 : 1));

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { THIRD_BREAK, TOO_LATE_SHARE } from '@hollow-bell/core/feed';
 import { DRIFT_SD_C, WARMER_C } from '@hollow-bell/core/forecast';
 import type { Forecast, WhatIf } from '@hollow-bell/core/forecast';
 import type { Ranged } from '@hollow-bell/core/quantities';
@@ -11,7 +12,7 @@ const props = defineProps<{
   pitchedAt: number;
   now: number;
   members: number;
-  isPastHalf: boolean;
+  shareGone: number;
 }>();
 const whatIf = defineModel<WhatIf>({ required: true });
 
@@ -41,8 +42,10 @@ const rows = computed(() => {
   const found = props.forecast;
   if (found === null) return [];
   return [
-    ...(isAhead(found.thirdBreakH) ? [{ label: 'A third of the sugar gone', value: told(found.thirdBreakH) }] : []),
-    ...(isAhead(found.halfH) ? [{ label: 'Half of it', value: told(found.halfH) }] : []),
+    ...(isAhead(found.thirdBreakH) && props.shareGone < THIRD_BREAK
+      ? [{ label: 'A third of the sugar gone', value: told(found.thirdBreakH) }]
+      : []),
+    ...(isAhead(found.halfH) && props.shareGone < TOO_LATE_SHARE ? [{ label: 'Half of it', value: told(found.halfH) }] : []),
     ...(isAhead(found.endH) ? [{ label: 'It ends', value: told(found.endH) }] : []),
     {
       label: 'Sugar left then',
@@ -64,15 +67,15 @@ const rows = computed(() => {
       </span>
     </div>
     <p v-if="progress !== null" class="small quiet" role="status">Working it out, {{ Math.round(100 * progress) }} %.</p>
+    <p v-if="forecast?.missesLast === true" class="caution">
+      Its last reading lies outside of what this forecast takes for possible: trust the readings, and read again soon.
+    </p>
     <div v-if="rows.length > 0" class="pairs">
       <p v-for="row in rows" :key="row.label">
         <span>{{ row.label }}</span><b>{{ row.value }}</b>
       </p>
     </div>
-    <p v-if="forecast?.missesLast === true" class="caution">
-      Its last reading lies outside of what this forecast takes for possible: trust the readings, and read again soon.
-    </p>
-    <p v-if="whatIf === 'fed now' && isPastHalf" class="caution">
+    <p v-if="whatIf === 'fed now' && shareGone >= TOO_LATE_SHARE" class="caution">
       Past half of the sugar feeding helps no more, and what is left over feeds spoilage.
     </p>
     <p class="small quiet">

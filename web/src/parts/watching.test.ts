@@ -28,7 +28,7 @@ describe('the forecast', () => {
     stickProbability: 0.07,
     missesLast: false,
   };
-  const panel = (over: Partial<Forecast> = {}, whatIf = 'planned', isPastHalf = false) =>
+  const panel = (over: Partial<Forecast> = {}, whatIf = 'planned', shareGone = 0.2) =>
     mount(ForecastPanel, {
       props: {
         forecast: { ...found, ...over },
@@ -36,7 +36,7 @@ describe('the forecast', () => {
         pitchedAt: now - 2 * DAY_MS,
         now,
         members: 500,
-        isPastHalf,
+        shareGone,
         modelValue: whatIf as 'planned',
       },
     });
@@ -52,13 +52,17 @@ describe('the forecast', () => {
     expect(told).not.toMatch(/\d{2}:\d{2}/);
   });
 
+  it('leaves out a break that the readings have passed already', () => {
+    expect(plain(panel({}, 'planned', 0.55).text())).not.toContain('Half of it');
+  });
+
   it('warns where the last reading does not fit', () => {
     expect(plain(panel({ missesLast: true }).text())).toContain('trust the readings');
     expect(plain(panel().text())).not.toContain('trust the readings');
   });
 
   it('is asked what if, and warns of feeding past half', async () => {
-    const shown = panel({}, 'fed now', true);
+    const shown = panel({}, 'fed now', 0.6);
     expect(plain(shown.text())).toContain('feeding helps no more');
     await shown
       .findAll('button')

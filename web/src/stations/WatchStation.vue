@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { THIRD_BREAK, TOO_LATE_SHARE } from '@hollow-bell/core/feed';
+import { THIRD_BREAK } from '@hollow-bell/core/feed';
 import { askWhatIf, dosesAhead, forecastInputOf, gravityFan } from '@hollow-bell/core/forecast';
 import type { ForecastInput, WhatIf } from '@hollow-bell/core/forecast';
 import { alcoholByRule } from '@hollow-bell/core/liquid';
@@ -143,7 +143,7 @@ const lossesL = computed(() => store.ledger.losses.filter((loss) => loss.why !==
           :pitched-at="store.ledger.pitch.at"
           :now="store.now"
           :members="MEMBERS"
-          :is-past-half="(store.view?.shareGone ?? 0) >= TOO_LATE_SHARE"
+          :share-gone="store.view?.shareGone ?? 0"
         />
         <p v-if="rules !== ''" class="small quiet">
           By mass balance, after every addition and loss; {{ rules }}, which can follow neither.
