@@ -7,6 +7,7 @@ const FLOORS = [
   'ingredients',
   'yeast',
   'ledger',
+  'float',
   'vessel',
   'must',
   'feed',

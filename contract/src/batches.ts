@@ -1,4 +1,5 @@
 import type { FeedingPractice } from '@hollow-bell/core/feed';
+import type { FloatPoint } from '@hollow-bell/core/float';
 import { DAP_CAP_G_PER_L } from '@hollow-bell/core/feed';
 import type { BatchEvent } from '@hollow-bell/core/ledger';
 import type { MustPlan } from '@hollow-bell/core/must';
@@ -96,10 +97,14 @@ export const blendSchema = z.strictObject({
 });
 export type Blend = z.infer<typeof blendSchema>;
 
+/** A reading that was written into the wrong batch goes to the right one. */
+export const moveSchema = z.strictObject({ afterSeq: z.number().int().min(0), eventId: z.uuid(), toId: z.uuid() });
+export type Move = z.infer<typeof moveSchema>;
+
 export const appendSchema = z.strictObject({
   /** The last event the writer has seen; a stale one is answered with what came since. */
   afterSeq: z.number().int().min(0),
-  events: z.array(newEventSchema).min(1).max(50),
+  events: z.array(newEventSchema).min(1).max(1000, 'At most 1,000 entries at once; split the file.'),
 });
 
 /** A recorded event is core's type; on the wire it is taken as it is. */
@@ -118,8 +123,11 @@ export const batchSummarySchema = z.object({
 });
 export type BatchSummary = z.infer<typeof batchSummarySchema>;
 
-export const batchSchema = batchSummarySchema.extend({ events: z.array(storedEvent) });
+/** What a float in the batch sent, oldest first: ms since 1970 UTC, SG, °C. */
+const floatPointSchema = z.tuple([z.number(), z.number(), z.number().nullable()]);
+export const batchSchema = batchSummarySchema.extend({ events: z.array(storedEvent), float: z.array(floatPointSchema) });
 export type Batch = z.infer<typeof batchSchema>;
+export const floatPointsOf = ({ float }: Pick<Batch, 'float'>): FloatPoint[] => float.map(([at, sg, tempC]) => ({ at, sg, tempC }));
 
 export const appendedSchema = z.object({ lastSeq: z.number().int(), events: z.array(storedEvent) });
 

@@ -1,4 +1,6 @@
 import type { EventContent, Ledger } from '@hollow-bell/core/ledger';
+import { GRAVITY_INSTRUMENTS } from '@hollow-bell/core/liquid';
+import { SG_RANGE } from '@hollow-bell/core/quantities';
 import { z } from 'zod';
 import { compositionSchema, familySchema, nameSchema as name, ownYeastSchema, styleMarkSchema } from './ingredients.ts';
 
@@ -21,14 +23,43 @@ const origin = { lotId: z.uuid().optional(), step: z.string().min(1).max(120).op
 
 const of = <const K extends string, P extends z.ZodType>(kind: K, payload: P) => z.object({ kind: z.literal(kind), payload });
 
+const buffer = z.strictObject({ buffer: z.number().min(1).max(13), read: z.number().min(0).max(14) });
+interface Buffers {
+  low: z.infer<typeof buffer>;
+  high: z.infer<typeof buffer>;
+}
+const areApart = ({ low, high }: Buffers): boolean => high.buffer - low.buffer >= 1;
+const areTold = ({ low, high }: Buffers): boolean => high.read - low.read > 0.3 * (high.buffer - low.buffer);
+const APART = 'The two buffers must lie at least one apart, such as 4.00 and 7.00.';
+const TOLD = 'The meter hardly tells these buffers apart; it is worn out, or a reading is a slip.';
+
+export const phBuffersSchema = z.strictObject({ low: buffer, high: buffer }).refine(areApart, APART).refine(areTold, TOLD);
+/** The last two-point calibration of a pH meter. */
+const phCalibrationSchema = z.strictObject({ at: momentMs, low: buffer, high: buffer }).refine(areApart, APART).refine(areTold, TOLD);
+
 const reading = z
   .strictObject({
-    sg: z.number().min(0.97).max(1.2).optional(),
+    instrument: z.enum(GRAVITY_INSTRUMENTS).optional(),
+    sg: z.number().min(SG_RANGE.low).max(SG_RANGE.high).optional(),
+    brix: z.number().min(0).max(45).optional(),
     tempC: z.number().min(0).max(60).optional(),
     calibrationC: z.union([z.literal(20), z.literal(15.56)]).optional(),
     ph: z.number().min(2.5).max(5).optional(),
+    phMeter: phCalibrationSchema.optional(),
+    taGPerL: z.number().min(0).max(30).optional(),
+    freeSo2MgPerL: z.number().min(0).max(300).optional(),
+    leesMm: z.number().min(0).max(500).optional(),
   })
-  .refine((r) => r.sg !== undefined || r.ph !== undefined || r.tempC !== undefined, 'A reading needs a gravity, a pH or a temperature.');
+  .refine(
+    ({ sg, brix, ph, tempC, taGPerL, freeSo2MgPerL, leesMm }) =>
+      [sg, brix, ph, tempC, taGPerL, freeSo2MgPerL, leesMm].some((value) => value !== undefined),
+    'A reading needs something that was read.',
+  )
+  .refine(({ sg, brix }) => sg === undefined || brix === undefined, 'A reading is of one instrument: a gravity or °Brix, not both.')
+  .refine(
+    ({ instrument, brix }) => brix === undefined || instrument === undefined || instrument === 'refractometer',
+    'Only a refractometer reads °Brix.',
+  );
 
 /** A folded state is core's type; on the wire it is taken as it is. Only the server writes one into an event. */
 export const ledgerSchema = z
@@ -100,10 +131,25 @@ const happenings = [
     }),
   ),
   of(
+    'putOff',
+    z
+      .strictObject({
+        ask: z.string().min(1).max(120),
+        told: z.string().trim().min(1).max(400),
+        until: momentMs.optional(),
+        reason: z.string().trim().min(1, 'Say in a word why not.').max(200).optional(),
+      })
+      .refine(({ until, reason }) => (until === undefined) !== (reason === undefined), 'Later needs a time, not at all a reason.'),
+  ),
+  of('restart', z.strictObject({ volumeL: z.number().positive().max(2000), sg: z.number().min(SG_RANGE.low).max(SG_RANGE.high) })),
+  of('restartStep', z.strictObject({ index: z.number().int().min(0).max(20) })),
+  of(
     'note',
     z.strictObject({
       text: z.string().trim().min(1).max(2000),
-      mark: z.enum(['degassed', 'clear', 'hazy', 'stirred', 'sulfur', 'tasting']).optional(),
+      mark: z
+        .enum(['degassed', 'stirred', 'bubbling', 'quiet', 'foam', 'clear', 'hazy', 'sulfur', 'solvent', 'vinegar', 'film', 'tasting'])
+        .optional(),
       step: z.string().min(1).max(120).optional(),
     }),
   ),

@@ -1,6 +1,7 @@
 import { checkComposition } from '@hollow-bell/core/ingredients';
 import { Refusal } from '@hollow-bell/core/quantities';
 import { z } from 'zod';
+import { phBuffersSchema } from './events.ts';
 import { compositionSchema, familySchema, nameSchema, ownYeastSchema, styleMarkSchema } from './ingredients.ts';
 
 const day = z.iso.date('A date is written as 2027-03-31.');
@@ -49,6 +50,8 @@ const detailSchema = z.union([
     calibrationC: z.number().min(0).max(60).nullable(),
     resolution: z.number().min(0).max(100),
     calibratedOn: day.nullable(),
+    /** What a pH meter showed in its two buffers then. */
+    buffers: phBuffersSchema.optional(),
   }),
 ]);
 

@@ -97,6 +97,12 @@ export function shownParts(kind: QuantityKind, value: number, reader: Reader): [
       return [fixed(value, 1, locale), 'volumes'];
     case 'bar':
       return [fixed(value, 1, locale), 'bar'];
+    case 'brix':
+      return [fixed(value, 1, locale), '°Bx'];
+    case 'mm':
+      return [fixed(value, 0, locale), 'mm'];
+    case 'points':
+      return [fixed(value, 0, locale), Math.round(value) === 1 ? 'point' : 'points'];
     case 'ph':
       return [fixed(value, 2, locale), ''];
     case 'hours':

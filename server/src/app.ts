@@ -14,9 +14,13 @@ import { batchStore } from './features/batches/store.ts';
 import { calendarRoutes } from './features/calendar/routes.ts';
 import { calendarStore } from './features/calendar/store.ts';
 import { demoRoutes } from './features/demo/routes.ts';
+import { floatRoutes } from './features/float/routes.ts';
+import { floatStore } from './features/float/store.ts';
 import { healthRoutes } from './features/health/routes.ts';
 import { practiceRoutes } from './features/practice/routes.ts';
 import { practiceStore } from './features/practice/store.ts';
+import { roundsRoutes } from './features/rounds/routes.ts';
+import { standingVessels } from './features/rounds/standing.ts';
 import { shelfRoutes } from './features/shelf/routes.ts';
 import { shelfStore } from './features/shelf/store.ts';
 import { HttpProblem, answerError } from './http/errors.ts';
@@ -71,8 +75,10 @@ export async function buildApp({ config, sequelize, now }: Parts) {
   });
   await app.register(swaggerUi, { routePrefix: '/api/docs', staticCSP: true });
 
+  const batches = batchStore(sequelize, now);
   const cellar = {
-    batches: batchStore(sequelize, now),
+    batches,
+    float: floatStore(sequelize, batches, now),
     practice: practiceStore(sequelize),
     shelf: shelfStore(sequelize),
     calendar: calendarStore(sequelize),
@@ -83,6 +89,8 @@ export async function buildApp({ config, sequelize, now }: Parts) {
       await api.register(healthRoutes(sequelize));
       await api.register(practiceRoutes(cellar.practice));
       await api.register(batchRoutes(cellar.batches));
+      await api.register(roundsRoutes(standingVessels(batches, now)));
+      await api.register(floatRoutes(cellar.float));
       await api.register(shelfRoutes(cellar.shelf));
       await api.register(calendarRoutes(cellar));
       await api.register(demoRoutes(cellar));

@@ -38,6 +38,10 @@ export function checkEvent(events: readonly BatchEvent[], content: EventContent 
     return;
   }
   if (isTransfer(content.kind)) throw new Refusal('Liquid moves between batches only by a split or a blend.');
+  if (content.kind === 'reading') {
+    checkReading(events, content);
+    return;
+  }
   const before = foldUntil(events, content.happenedAt + 1);
   const volumeL = mixedOf(before)?.volumeL ?? 0;
   switch (content.kind) {
@@ -69,9 +73,6 @@ export function checkEvent(events: readonly BatchEvent[], content: EventContent 
         'bottled',
       );
       return;
-    case 'reading':
-      if (content.payload.sg !== undefined) checkReadingTime(events, content, volumeL);
-      return;
     default:
       return;
   }
@@ -86,12 +87,13 @@ function requireVolume(wantedL: number, presentL: number, deed: string): void {
 }
 
 /** A gravity before the pitch is only believed if the must can have read it. */
-function checkReadingTime(
-  events: readonly BatchEvent[],
-  content: Extract<EventContent, { kind: 'reading' }> & { happenedAt: number },
-  volumeL: number,
-): void {
-  if (volumeL === 0) throw new Refusal('Nothing was poured yet at that time; check when the reading was taken.', 'happenedAt');
+function checkReading(events: readonly BatchEvent[], content: Extract<EventContent, { kind: 'reading' }> & { happenedAt: number }): void {
+  const { sg, brix } = content.payload;
+  if (sg === undefined && brix === undefined) return;
+  const pitchedAt = standingEvents(events).find(({ kind }) => kind === 'yeast')?.happenedAt;
+  if (pitchedAt !== undefined && content.happenedAt >= pitchedAt) return;
+  if (mixedOf(foldUntil(events, content.happenedAt + 1)) === null)
+    throw new Refusal('Nothing was poured yet at that time; check when the reading was taken.', 'happenedAt');
   const pitch = fold(events).pitch;
   if (pitch === null || content.happenedAt >= pitch.at) return;
   const candidate: StandingEvent = { ...content, id: 'candidate', seq: Number.MAX_SAFE_INTEGER, enteredAt: content.happenedAt };

@@ -1,5 +1,5 @@
 import type { Composition, Family, StyleMark } from '../ingredients/index.ts';
-import type { CalibrationC } from '../liquid/index.ts';
+import type { CalibrationC, GravityInstrument, PhCalibration } from '../liquid/index.ts';
 import type { OwnYeast } from '../yeast/index.ts';
 import type { BaseSalt, Bottles, Mark, NutrientId, OwnNutrient, RemovalReason, StallCauseId, SulfiteSalt } from './kinds.ts';
 import type { Ledger } from './ledger.ts';
@@ -39,18 +39,33 @@ export interface Payloads {
   transferIn: { fromBatchId: string; fromName: string; volumeL: number; parcel: Ledger };
   transferOut: { toBatchId: string; toName: string; volumeL: number };
   removal: { volumeL: number; reason: RemovalReason };
-  /** Gravity as read on the instrument, before any correction. At least one of sg, ph and tempC. */
+  /** As read on the instruments, before any correction; at least one of them. A refractometer reads `brix`, all others `sg`. */
   reading: {
+    /** A hydrometer where nothing is said. */
+    instrument?: GravityInstrument | undefined;
     sg?: number | undefined;
+    brix?: number | undefined;
     tempC?: number | undefined;
     calibrationC?: CalibrationC | undefined;
     ph?: number | undefined;
+    phMeter?: PhCalibration | undefined;
+    /** Titratable acid as tartaric, g/L. */
+    taGPerL?: number | undefined;
+    freeSo2MgPerL?: number | undefined;
+    /** How high the lees stand. */
+    leesMm?: number | undefined;
   };
   /** Siphoned off the lees; the volume is what was measured afterwards. */
   rack: { volumeL: number };
   bottling: { bottles: Bottles };
   /** A maker looked whether this stopped it. */
   finding: { cause: StallCauseId; holds: boolean };
+  /** What the vessel asked for is left for later, or for good and why. `ask` names it; new facts make a new ask of it. */
+  putOff: { ask: string; told: string; until?: number | undefined; reason?: string | undefined };
+  /** A starter is begun for what is stuck: how much of it, at which gravity. */
+  restart: { volumeL: number; sg: number };
+  /** Which of the starter’s steps was done, from 0. */
+  restartStep: { index: number };
   note: { text: string; mark?: Mark | undefined; step?: string | undefined };
   /** Replaces an earlier event, or withdraws it where `replacement` is null. The earlier one stays on record. */
   amendment: { eventId: string; replacement: Replacement | null };

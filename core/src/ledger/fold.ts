@@ -2,10 +2,11 @@ import {
   WATER_20_KG_PER_M3,
   YEAST_PER_EXTRACT,
   co2PerExtract,
-  correctedSg,
+  correctedPh,
   fermentedFromSg,
   mix,
-  readingPlusMinus,
+  phPlusMinus,
+  sgFromBrix,
 } from '../liquid/index.ts';
 import type { Mixed } from '../liquid/index.ts';
 import { Refusal } from '../quantities/index.ts';
@@ -13,6 +14,8 @@ import { CENTRAL_ASSUMPTIONS } from './assumptions.ts';
 import type { Assumptions } from './assumptions.ts';
 import { standingEvents } from './events.ts';
 import type { BatchEvent, EventOf, StandingEvent } from './events.ts';
+import { gravityRead } from './gravityRead.ts';
+import type { GravityRead } from './gravityRead.ts';
 import { broughtBy, honeySolids } from '../ingredients/index.ts';
 import type { Brought } from '../ingredients/index.ts';
 import { contentsG, emptyLedger, liquidOf, scaleMasses } from './ledger.ts';
@@ -121,30 +124,48 @@ function followGravity(ledger: Ledger, expected: Mixed, sg: number, assumptions:
   }
 }
 
+/** What was read, and whether this must can have shown it at all. */
+function readOf(
+  ledger: Ledger,
+  payload: EventOf<'reading'>['payload'],
+  { ethanolYield }: Assumptions,
+): (GravityRead & { isPossible: boolean }) | null {
+  try {
+    const read = gravityRead(ledger, payload, ethanolYield);
+    return read === null ? null : { ...read, isPossible: true };
+  } catch (error) {
+    if (!(error instanceof Refusal) || payload.brix === undefined) throw error;
+    return { instrument: 'refractometer', sg: sgFromBrix(payload.brix), plusMinus: 0, isPossible: false };
+  }
+}
+
 function takeReading(ledger: Ledger, event: EventOf<'reading'>, assumptions: Assumptions): void {
-  const { sg: readSg, tempC, calibrationC, ph } = event.payload;
+  const { tempC, ph, phMeter, taGPerL, freeSo2MgPerL, leesMm } = event.payload;
   const at = event.happenedAt;
-  if (ph !== undefined) ledger.ph = { value: ph, at };
+  if (ph !== undefined) {
+    const value = phMeter === undefined ? ph : correctedPh(ph, phMeter);
+    ledger.ph = { value, plusMinus: phPlusMinus(phMeter ?? null, at), at };
+  }
   if (tempC !== undefined) ledger.tempC = { value: tempC, at };
+  if (taGPerL !== undefined) ledger.ta = { value: taGPerL, at };
+  if (freeSo2MgPerL !== undefined) ledger.freeSo2 = { value: freeSo2MgPerL, at };
+  if (leesMm !== undefined) ledger.leesMm = { value: leesMm, at };
   const expected = mixedOf(ledger);
-  if (readSg === undefined || expected === null) return;
-  const calibration = calibrationC ?? 20;
-  const sg = correctedSg(readSg, tempC ?? calibration, calibration);
-  const follows = followGravity(
-    ledger,
-    expected,
-    sg + (ledger.pitch === null ? assumptions.mustReadingBias : assumptions.readingBias),
-    assumptions,
-  );
+  const read = expected === null ? null : readOf(ledger, event.payload, assumptions);
+  if (expected === null || read === null) return;
+  const { instrument, sg, plusMinus } = read;
+  const bias = ledger.pitch === null ? assumptions.mustReadingBias : assumptions.readingBias;
+  const follows = read.isPossible && followGravity(ledger, expected, sg + bias, assumptions);
   if (ledger.pitch === null && follows) ledger.measuredOg = sg;
   const after = mixedOf(ledger) ?? expected;
   ledger.readings.push({
     eventId: event.id,
     at,
-    readSg,
+    instrument,
+    readSg: event.payload.sg ?? sg,
     tempC: tempC ?? null,
     sg,
-    plusMinus: readingPlusMinus(tempC ?? 20),
+    plusMinus,
     expectedSg: expected.sg,
     verdict: follows ? 'follows' : 'unexplained',
     abv: after.abv,
@@ -238,6 +259,15 @@ function applyEvent(ledger: Ledger, event: StandingEvent, assumptions: Assumptio
     }
     case 'finding':
       ledger.findings[event.payload.cause] = event.payload.holds;
+      break;
+    case 'putOff':
+      ledger.putOff[event.payload.ask] = { at, until: event.payload.until ?? null };
+      break;
+    case 'restart':
+      ledger.restart = { at, ...event.payload, doneAt: {} };
+      break;
+    case 'restartStep':
+      if (ledger.restart !== null) ledger.restart.doneAt[event.payload.index] = at;
       break;
     case 'removal': {
       const before = mixedOf(ledger);

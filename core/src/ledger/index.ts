@@ -4,6 +4,7 @@ export * from './check.ts';
 export * from './events.ts';
 export * from './figures.ts';
 export * from './fold.ts';
+export * from './gravityRead.ts';
 export * from './kinds.ts';
 export * from './ledger.ts';
 export * from './salts.ts';

@@ -13,5 +13,6 @@ export type BaseSalt = 'carbonate' | 'bicarbonate';
 export type SulfiteSalt = 'potassium' | 'sodium';
 export type RemovalReason = 'sample' | 'foam' | 'spill' | 'lees';
 /** What a maker judges by eye or nose; each can be part of a gate or a rule. */
-export type Mark = 'degassed' | 'clear' | 'hazy' | 'stirred' | 'sulfur' | 'tasting';
+export type Mark =
+  'degassed' | 'stirred' | 'bubbling' | 'quiet' | 'foam' | 'clear' | 'hazy' | 'sulfur' | 'solvent' | 'vinegar' | 'film' | 'tasting';
 export type Bottles = { sizeMl: number; count: number }[];

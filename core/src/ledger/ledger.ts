@@ -1,13 +1,14 @@
-import type { Liquid, Mixed } from '../liquid/index.ts';
+import type { GravityInstrument, Liquid, Mixed } from '../liquid/index.ts';
 import type { Family } from '../ingredients/index.ts';
 import type { OwnYeast } from '../yeast/index.ts';
 import type { BaseSalt, Bottles, Mark, NutrientId, StallCauseId, SulfiteSalt } from './kinds.ts';
 
-/** A hydrometer reading as the ledger took it. */
+/** A reading of the gravity as the ledger took it. */
 export interface ReadingPoint {
   eventId: string;
   at: number;
-  /** As read. */
+  instrument: GravityInstrument;
+  /** As read; of a refractometer the gravity that follows from it. */
   readSg: number;
   tempC: number | null;
   /** SG 20/20, corrected for temperature and calibration. */
@@ -66,7 +67,12 @@ export interface Ledger {
     broughtNMgPerL: number;
   } | null;
   readings: ReadingPoint[];
-  ph: { value: number; at: number } | null;
+  ph: { value: number; plusMinus: number; at: number } | null;
+  /** Titratable acid as tartaric, g/L. */
+  ta: { value: number; at: number } | null;
+  /** mg/L. */
+  freeSo2: { value: number; at: number } | null;
+  leesMm: { value: number; at: number } | null;
   tempC: { value: number; at: number } | null;
   honeys: { at: number; name: string; massG: number; afterPitch: boolean }[];
   additions: {
@@ -98,6 +104,9 @@ export interface Ledger {
   sorbates: { at: number; massG: number }[];
   bases: { at: number; salt: BaseSalt; massG: number }[];
   findings: Partial<Record<StallCauseId, boolean>>;
+  /** By the ask's name; `until` is null where it is left for good. */
+  putOff: Record<string, { at: number; until: number | null }>;
+  restart: { at: number; volumeL: number; sg: number; doneAt: Record<number, number> } | null;
   marks: Partial<Record<Mark, number>>;
   losses: { at: number; volumeL: number; why: 'sample' | 'foam' | 'spill' | 'lees' | 'racking' | 'split' }[];
   rackedAt: number | null;
@@ -129,6 +138,9 @@ export const emptyLedger = (): Ledger => ({
   pitch: null,
   readings: [],
   ph: null,
+  ta: null,
+  freeSo2: null,
+  leesMm: null,
   tempC: null,
   honeys: [],
   additions: [],
@@ -140,6 +152,8 @@ export const emptyLedger = (): Ledger => ({
   sorbates: [],
   bases: [],
   findings: {},
+  putOff: {},
+  restart: null,
   marks: {},
   losses: [],
   rackedAt: null,

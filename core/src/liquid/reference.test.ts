@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { referenceCases } from '../reference/cases.ts';
 import { fahrenheitToC, celsiusToF, volumeToL } from '../quantities/index.ts';
 import {
+  ETHANOL_PER_EXTRACT,
   alcoholByBalance,
   alcoholByRule,
   brixFromSg,
@@ -13,6 +14,7 @@ import {
   mix,
   potentialAbv,
   pourTogether,
+  refractometerFg,
   residualExtractGPerL,
   sgAtFractionFermented,
   sgAtFractionToFg,
@@ -45,6 +47,7 @@ const compute: Record<string, (i: Record<string, number>) => unknown> = {
   sugar_break_sg: (i) => sgAtFractionFermented(i['og']!, i['fraction']!),
   sugar_break_to_fg: (i) => sgAtFractionToFg(i['og']!, i['fg']!, i['fraction']!),
   hydrometer_correct: (i) => correctedSg(i['reading']!, i['t_c']!, i['cal_c']!),
+  refractometer_fg: (i) => refractometerFg(i['original_brix']!, i['current_brix']!, ETHANOL_PER_EXTRACT),
   f_to_c: (i) => fahrenheitToC(i['f']!),
   c_to_f: (i) => celsiusToF(i['c']!),
   convert: (i) => {

@@ -16,6 +16,9 @@ export interface Quantity {
     | 'mgPerL'
     | 'volumes'
     | 'bar'
+    | 'brix'
+    | 'mm'
+    | 'points'
     | 'ph'
     | 'hours'
     | 'when';
@@ -54,6 +57,10 @@ export const gPerL = quantity('gPerL');
 export const mgPerL = quantity('mgPerL');
 export const co2Volumes = quantity('volumes');
 export const bar = quantity('bar');
+export const brix = quantity('brix');
+export const mm = quantity('mm');
+/** Thousandths of SG, as makers count a fall. */
+export const points = quantity('points');
 export const phValue = quantity('ph');
 export const hours = quantity('hours');
 /** A moment, in milliseconds since 1970 UTC. */

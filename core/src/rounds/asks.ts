@@ -1,12 +1,23 @@
 import { LEAST_DOSE_G, fedEvent, feedingNow, isComing, productName, smellCauses, smellsOfSulfur, teaspoonsOf } from '../feed/index.ts';
 import type { DoseNow, FeedingPlan } from '../feed/index.ts';
 import { mixedOf, viewOf } from '../ledger/index.ts';
-import type { EventContent, Ledger } from '../ledger/index.ts';
+import type { EventContent, Ledger, Mark } from '../ledger/index.ts';
 import { drippingG } from '../ingredients/index.ts';
 import { gravity, massG, say, teaspoons, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { VERIFY_H, firstShutGate, gatesOf, whyNotBottle } from '../stabilize/index.ts';
-import { finishOf, rankCauses, stabilizedAt, stallEvidence, stateOf, sweetenedAt } from '../watch/index.ts';
+import {
+  finishOf,
+  rankCauses,
+  readingGapH,
+  restartPlan,
+  stabilizedAt,
+  stallEvidence,
+  starterPours,
+  stateOf,
+  sweetenedAt,
+} from '../watch/index.ts';
+import type { BatchState } from '../watch/index.ts';
 
 const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
@@ -19,6 +30,8 @@ export const STATIONS: readonly Station[] = ['formulate', 'pitch', 'feed', 'watc
 
 /** Something a vessel asks for. `done` is what one touch writes down; without it the maker goes to `station`. */
 export interface Ask {
+  /** Names it in the record when it is put off; what it is about and since when, so that new facts make a new ask. */
+  key: string;
   bell: Bell;
   /** When it is or was due. */
   dueAt: number;
@@ -29,7 +42,8 @@ export interface Ask {
   dated?: Sentence;
 }
 
-const readingAsk = (bell: Bell, dueAt: number, sentence: Sentence, station: Station = 'watch', dated?: Sentence): Ask => ({
+const ask = (key: string, bell: Bell, dueAt: number, sentence: Sentence, station: Station = 'watch', dated?: Sentence): Ask => ({
+  key,
   bell,
   dueAt,
   sentence,
@@ -57,6 +71,7 @@ function feedingAsk(ledger: Ledger, feeding: FeedingPlan, now: number): Ask | nu
   const named = `Dose ${dose} of ${feeding.doses.length}`;
   if (next.state === 'due')
     return {
+      key: `dose ${dose}`,
       bell: 'swinging',
       dueAt: next.dueAt,
       sentence: [`${named}. Degas slowly first, then `, ...doseTold(next, true), '.'],
@@ -64,8 +79,14 @@ function feedingAsk(ledger: Ledger, feeding: FeedingPlan, now: number): Ask | nu
       done: { label: ['Fed ', massG(parts.reduce((sum, part) => sum + part.massG, 0))], events: parts.map((part) => fedEvent(part, dose)) },
     };
   if (next.expectedAt <= now)
-    return readingAsk('swinging', now, [`${named} comes by the sugar, and may be due at this pace: read the gravity.`], 'watch');
-  return readingAsk('muffled', next.expectedAt, [`${named} comes `, when(next.expectedAt), ': ', ...doseTold(next), '.'], 'feed');
+    return ask(
+      `dose ${dose} by sugar`,
+      'swinging',
+      now,
+      [`${named} comes by the sugar, and may be due at this pace: read the gravity.`],
+      'watch',
+    );
+  return ask(`dose ${dose}`, 'muffled', next.expectedAt, [`${named} comes `, when(next.expectedAt), ': ', ...doseTold(next), '.'], 'feed');
 }
 
 function smellAsk(ledger: Ledger, feeding: FeedingPlan, now: number): Ask | null {
@@ -73,7 +94,7 @@ function smellAsk(ledger: Ledger, feeding: FeedingPlan, now: number): Ask | null
   const [first] = smellCauses(feeding, ledger, now);
   if (first === undefined) return null;
   const why: Sentence = first.verdict === 'blamed' ? [...first.evidence, ' ', ...first.next] : ['Nothing in its record explains it.'];
-  return readingAsk('swinging', ledger.marks.sulfur ?? now, ['It smells of sulfur. ', ...why], 'feed');
+  return ask(`sulfur ${ledger.marks.sulfur ?? 0}`, 'swinging', ledger.marks.sulfur ?? now, ['It smells of sulfur. ', ...why], 'feed');
 }
 
 /** A first reading this far from the recipe is worth a question: the honey's usual spread and the hydrometer's own (our estimate). */
@@ -84,8 +105,14 @@ function mixedAsk(ledger: Ledger, now: number): Ask {
   const first = ledger.readings.at(-1);
   const off = Math.abs((first?.sg ?? 0) - (ledger.predictedOg ?? 0));
   if (first !== undefined && (first.verdict === 'unexplained' || off > WORTH_SETTLING_SG))
-    return readingAsk('swinging', first.at, say`${gravity(first.sg)} is not what was poured. Settle what happened, then pitch.`, 'pitch');
-  return readingAsk('swinging', now, say`Mixed at ${gravity(viewOf(ledger)?.sg ?? 1)}. Pitch the yeast.`, 'pitch');
+    return ask(
+      `settle ${first.at}`,
+      'swinging',
+      first.at,
+      say`${gravity(first.sg)} is not what was poured. Settle what happened, then pitch.`,
+      'pitch',
+    );
+  return ask('pitch', 'swinging', now, say`Mixed at ${gravity(viewOf(ledger)?.sg ?? 1)}. Pitch the yeast.`, 'pitch');
 }
 
 /** The bag that is due out first, and what lifting it would write down. */
@@ -98,6 +125,7 @@ function bagAsk(ledger: Ledger, now: number): Ask | null {
   const isDue = now >= dueAt;
   const grams = drippingG(bag.insolubleG);
   return {
+    key: `bag ${bag.eventId}`,
     bell: isDue ? 'swinging' : 'muffled',
     dueAt,
     sentence: isDue
@@ -119,21 +147,23 @@ function afterFinish(ledger: Ledger, now: number): Ask {
   const honeyAt = sweetenedAt(ledger);
   if (honeyAt !== null) {
     const verifyAt = honeyAt + VERIFY_H * HOUR_MS;
-    if (whyNotBottle(ledger, now) === null) return readingAsk('still', now, say`Steady since the honey. It may be bottled.`, 'bottle');
+    if (whyNotBottle(ledger, now) === null) return ask('bottle', 'still', now, say`Steady since the honey. It may be bottled.`, 'bottle');
     if (now < verifyAt)
-      return readingAsk(
+      return ask(
+        `verify ${honeyAt}`,
         'muffled',
         verifyAt,
         say`Honey is in. Read the gravity ${when(verifyAt)}, before any bottle is closed.`,
         'watch',
         say`Read the gravity, before any bottle is closed`,
       );
-    return readingAsk('swinging', verifyAt, say`48 hours since the honey. Take a reading; steady, it may be bottled.`);
+    return ask(`verify ${honeyAt}`, 'swinging', verifyAt, say`48 hours since the honey. Take a reading; steady, it may be bottled.`);
   }
   const shut = firstShutGate(gatesOf(ledger, now));
   if (stable !== null) {
     if (shut?.id === 'waited')
       return {
+        key: `wait ${stable}`,
         bell: 'muffled',
         dueAt: stable + DAY_MS,
         sentence: [...say`Sulfite and sorbate are working: `, ...shut.sentence, '.'],
@@ -142,12 +172,18 @@ function afterFinish(ledger: Ledger, now: number): Ask {
         dated: say`Read the gravity; then it may be sweetened`,
       };
     if (shut?.id === 'verified')
-      return readingAsk('swinging', stable + DAY_MS, say`24 hours since sulfite and sorbate. Take a reading; then it may be sweetened.`);
-    return readingAsk('still', now, say`Stable. Set out the glasses and find its sweetness, or bottle it as it is.`, 'sweeten');
+      return ask(
+        `wait ${stable}`,
+        'swinging',
+        stable + DAY_MS,
+        say`24 hours since sulfite and sorbate. Take a reading; then it may be sweetened.`,
+      );
+    return ask('sweeten', 'still', now, say`Stable. Set out the glasses and find its sweetness, or bottle it as it is.`, 'sweeten');
   }
-  if (shut?.id === 'clear') return readingAsk('still', now, say`Finished. Let it clear, and rack it off its lees.`, 'clear');
-  if (shut?.id === 'degassed') return readingAsk('swinging', now, say`Finished and clear. Degas it before sulfite and sorbate.`, 'clear');
-  return readingAsk('swinging', now, say`Ready to be stabilized, or bottled dry and still.`, 'stabilize');
+  if (shut?.id === 'clear') return ask('clear', 'still', now, say`Finished. Let it clear, and rack it off its lees.`, 'clear');
+  if (shut?.id === 'degassed')
+    return ask('degas before sulfite', 'swinging', now, say`Finished and clear. Degas it before sulfite and sorbate.`, 'clear');
+  return ask('stabilize', 'swinging', now, say`Ready to be stabilized, or bottled dry and still.`, 'stabilize');
 }
 
 /** The first cause of a stall by the school that feeds the batch, with what speaks for it. */
@@ -157,53 +193,154 @@ function likeliestCause(ledger: Ledger, feeding: FeedingPlan | null, now: number
   return first === undefined ? [] : [` Likeliest: ${first.cause.name.toLowerCase()}. `, ...(first.findings[0]?.sentence ?? [])];
 }
 
-/** What one vessel asks for, most pressing first; never empty, since “nothing” is an answer too. */
+/** What eye and nose found stays a matter for so long, unless it is left with a reason. */
+const SENSED_DAYS = 10;
+const SENSED = {
+  film: 'A film lies on it, so it has air. Rack it from under the film into a full vessel, keep air out, and do not stir the film in.',
+  vinegar:
+    'It smells of vinegar: air and the bacteria that like it. Fill it up and close it; what has turned does not turn back. Keep it from the others.',
+  solvent: 'It smells of solvent: yeast that was too warm or starved. Keep it cool and degas it; young it may fade, old it stays.',
+} as const satisfies Partial<Record<Mark, string>>;
+
+function sensedAsks(ledger: Ledger, now: number): Ask[] {
+  return Object.entries(SENSED).flatMap(([mark, told]) => {
+    const at = ledger.marks[mark as keyof typeof SENSED];
+    return at === undefined || now - at > SENSED_DAYS * DAY_MS ? [] : [ask(`${mark} ${at}`, 'swinging', at, [told])];
+  });
+}
+
+/** In its first week a must is degassed once a day at least (trade habit; some do it twice, some not at all). */
+const DEGAS_DAYS = 7;
+
+function degasAsk(ledger: Ledger, now: number): Ask | null {
+  const { pitch, marks } = ledger;
+  if (pitch === null || now - pitch.at > DEGAS_DAYS * DAY_MS) return null;
+  const last = Math.max(pitch.at, marks.degassed ?? 0, marks.stirred ?? 0);
+  const dueAt = last + DAY_MS;
+  if (now < dueAt) return null;
+  return {
+    key: 'degas',
+    bell: 'swinging',
+    dueAt,
+    sentence: ['Degas it: stir slowly until the foam settles, then let it be.'],
+    station: 'feed',
+    done: { label: ['Degassed'], events: [{ kind: 'note', payload: { text: 'Degassed', mark: 'degassed' } }] },
+  };
+}
+
+/** A starter that takes longer than this over one doubling has met a mead that is beyond it. */
+const STARTER_STOPS_DAYS = 3;
+
+/** The next step of a starter for what is stuck; its last one brings its water and yeast into the record. */
+function restartAsk(ledger: Ledger, now: number): Ask | null {
+  const { restart } = ledger;
+  if (restart === null) return null;
+  const steps = restartPlan(restart.volumeL, restart.sg);
+  const next = steps.findIndex((_, i) => restart.doneAt[i] === undefined);
+  const step = steps[next];
+  if (step === undefined) return null;
+  const since = next === 0 ? restart.at : (restart.doneAt[next - 1] ?? restart.at);
+  const dueAt = next === 0 ? restart.at : since + DAY_MS;
+  const isBeyond = next > 0 && now - since > STARTER_STOPS_DAYS * DAY_MS;
+  const told = say`Starter, step ${String(next + 1)} of ${String(steps.length)}. `;
+  return {
+    key: `starter ${restart.at} ${next}`,
+    bell: now >= dueAt ? 'swinging' : 'muffled',
+    dueAt,
+    sentence: isBeyond
+      ? [
+          ...told,
+          'Has it not halved its gravity in three days, stop here: the mead is beyond this yeast, and good as it is once stabilized.',
+        ]
+      : [...told, ...step.sentence],
+    station: 'watch',
+    done:
+      now >= dueAt
+        ? {
+            label: ['Step done'],
+            events: [{ kind: 'restartStep', payload: { index: next } }, ...(next === steps.length - 1 ? starterPours(restart.volumeL) : [])],
+          }
+        : null,
+    dated: [...told, ...step.sentence],
+  };
+}
+
+/** What one vessel asks for, most pressing first; never empty, since “nothing” is an answer too. What was put off waits or is gone. */
 export function asksOf(ledger: Ledger, feeding: FeedingPlan | null, now: number): Ask[] {
   const state = stateOf(ledger, now);
+  const open = openAsks(ledger, feeding, state, now).flatMap((each) => settled(each, ledger, now));
+  return open.length > 0 ? open : [ask('nothing', 'still', now, state.sentence)];
+}
+
+/** Danger is not put off: glass bursts whether or not one looks. */
+export const mayWait = ({ bell, key }: Ask): boolean => !(bell === 'cracked' && key.startsWith('moving')) && bell !== 'still';
+
+function settled(each: Ask, ledger: Ledger, now: number): Ask[] {
+  const put = ledger.putOff[each.key];
+  if (put === undefined || !mayWait(each)) return [each];
+  if (put.until === null) return [];
+  return put.until <= now ? [each] : [{ ...each, bell: 'muffled', dueAt: Math.max(each.dueAt, put.until) }];
+}
+
+function openAsks(ledger: Ledger, feeding: FeedingPlan | null, state: BatchState, now: number): Ask[] {
   const lastAt = ledger.readings.at(-1)?.at ?? ledger.pitch?.at ?? now;
   switch (state.phase) {
     case 'bottled':
-      return [readingAsk('still', now, say`In bottles. Taste it when it has had time.`, 'taste')];
+      return [ask('taste', 'still', now, say`In bottles. Taste it when it has had time.`, 'taste')];
     case 'empty':
-      return [readingAsk('muffled', now, say`Planned. Mix it when the day comes.`, 'pitch')];
+      return [ask('mix', 'muffled', now, say`Planned. Mix it when the day comes.`, 'pitch')];
     case 'mixed':
       return [mixedAsk(ledger, now)];
     case 'moving again':
-      return [readingAsk('cracked', now, state.sentence)];
-    case 'stuck':
-      return [readingAsk('cracked', now, [...state.sentence, ...likeliestCause(ledger, feeding, now)])];
+      return [ask(`moving ${lastAt}`, 'cracked', now, state.sentence)];
+    case 'stuck': {
+      const starter = restartAsk(ledger, now);
+      if (starter !== null) return [starter];
+      return [
+        ask(`stuck ${lastAt}`, 'cracked', lastAt, [...state.sentence, ...likeliestCause(ledger, feeding, now)]),
+        ...sensedAsks(ledger, now),
+      ];
+    }
     case 'suspect':
-      return [readingAsk('swinging', now, state.sentence)];
+      return [ask(`suspect ${lastAt}`, 'swinging', now, state.sentence), ...sensedAsks(ledger, now)];
     case 'stabilized':
     case 'finished':
-      return [afterFinish(ledger, now)];
+      return [afterFinish(ledger, now), ...sensedAsks(ledger, now)];
     case 'awaiting confirmation': {
-      const provenAt = finishOf(ledger).provenAt ?? now;
+      const finish = finishOf(ledger);
+      const dueAt = finish.wantsHydrometer ? (finish.since?.at ?? now) : (finish.provenAt ?? now);
       return [
-        readingAsk(
-          now >= provenAt ? 'swinging' : 'muffled',
-          provenAt,
+        ask(
+          `confirm ${finish.since?.at ?? 0}`,
+          now >= dueAt ? 'swinging' : 'muffled',
+          dueAt,
           state.sentence,
           'watch',
           say`Read the gravity again, to prove that it has stopped`,
         ),
+        ...sensedAsks(ledger, now),
       ];
     }
     case 'lag':
     case 'slowing':
-    case 'active': {
-      const asks: Ask[] = [];
-      if (feeding !== null) asks.push(...[feedingAsk(ledger, feeding, now), smellAsk(ledger, feeding, now)].filter((ask) => ask !== null));
-      const bag = bagAsk(ledger, now);
-      if (bag !== null) asks.push(bag);
-      const gapDays = now - (ledger.pitch?.at ?? now) < 14 * DAY_MS ? 2 : 5;
-      if (now - lastAt > gapDays * DAY_MS)
-        asks.push(readingAsk('swinging', lastAt + gapDays * DAY_MS, say`No reading since ${when(lastAt)}. Take one.`));
-      if (asks.length === 0 || asks.every((ask) => ask.bell === 'muffled'))
-        asks.push(readingAsk(state.phase === 'lag' ? 'muffled' : 'still', now, state.sentence));
-      return asks;
-    }
+    case 'active':
+      return fermentingAsks(ledger, feeding, state, now);
   }
+}
+
+function fermentingAsks(ledger: Ledger, feeding: FeedingPlan | null, state: BatchState, now: number): Ask[] {
+  const fed = feeding === null ? null : feedingAsk(ledger, feeding, now);
+  const degas = fed?.done == null ? degasAsk(ledger, now) : null;
+  const smell = feeding === null ? null : smellAsk(ledger, feeding, now);
+  const asks = [restartAsk(ledger, now), fed, degas, smell, bagAsk(ledger, now)].filter((each) => each !== null);
+  asks.push(...sensedAsks(ledger, now));
+  const lastAt = ledger.readings.at(-1)?.at ?? ledger.pitch?.at ?? now;
+  const dueAt = lastAt + readingGapH(ledger) * HOUR_MS;
+  if (now > dueAt)
+    asks.push(ask(`reading ${lastAt}`, 'swinging', dueAt, say`No reading since ${when(lastAt)}. At its pace it wants one by now.`));
+  if (asks.every(({ bell }) => bell === 'muffled'))
+    asks.push(ask(`state ${state.phase}`, state.phase === 'lag' ? 'muffled' : 'still', now, state.sentence));
+  return asks;
 }
 
 const BELL_ORDER: Record<Bell, number> = { cracked: 0, swinging: 1, muffled: 2, still: 3 };

@@ -1,3 +1,4 @@
+export * from './float.ts';
 export * from './forecastStudy.ts';
 export * from './play.ts';
 export * from './stalls.ts';

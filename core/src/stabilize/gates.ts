@@ -2,7 +2,7 @@ import { viewOf } from '../ledger/index.ts';
 import type { Ledger } from '../ledger/index.ts';
 import { gPerL, gravity, hours, say, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
-import { fellSince, finishOf, stabilizedAt, sweetenedAt } from '../watch/index.ts';
+import { fellSince, finishOf, provenReadings, stabilizedAt, sweetenedAt } from '../watch/index.ts';
 
 const HOUR_MS = 3_600_000;
 /** Sulfite and sorbate work for a day before honey goes in. */
@@ -31,7 +31,7 @@ export function gatesOf(ledger: Ledger, now: number): Gate[] {
   const { clear, hazy, degassed } = ledger.marks;
   const isClear = clear !== undefined && clear >= (hazy ?? Number.NEGATIVE_INFINITY);
   const waitEnds = stable === null ? null : stable + WAIT_H * HOUR_MS;
-  const after = waitEnds === null ? undefined : ledger.readings.find((reading) => reading.at >= waitEnds);
+  const after = waitEnds === null ? undefined : provenReadings(ledger).find((reading) => reading.at >= waitEnds);
   const verified = after !== undefined && stable !== null && !fellSince(ledger, stable);
   return [
     {
@@ -43,7 +43,9 @@ export function gatesOf(ledger: Ledger, now: number): Gate[] {
           ? say`${gravity(finish.last?.sg ?? 1)} twice, a week apart`
           : finish.provenAt === null
             ? say`wants two equal readings, a week apart`
-            : say`wants an equal reading on ${when(finish.provenAt)}`,
+            : finish.wantsHydrometer
+              ? say`wants a hydrometer’s reading, and an equal one a week later`
+              : say`wants an equal reading on ${when(finish.provenAt)}`,
     },
     {
       id: 'clear',
@@ -97,7 +99,7 @@ export function whyNotBottle(ledger: Ledger, now: number): Sentence | null {
   }
   if (honeyAt !== null) {
     const verifyAt = honeyAt + VERIFY_H * HOUR_MS;
-    const verified = ledger.readings.filter((reading) => reading.at > honeyAt);
+    const verified = provenReadings(ledger).filter((reading) => reading.at > honeyAt);
     const last = verified.at(-1);
     if (last !== undefined && last.at >= verifyAt) {
       const expectedThen = verified[0]?.expectedSg ?? last.sg;

@@ -1,4 +1,6 @@
 import { describe, expect, it } from 'vitest';
+import { exampleBatch, MIXED_AT } from '../feed/exampleBatch.ts';
+import { emptyLedger } from '../ledger/index.ts';
 import { GravityRefusal } from '../quantities/index.ts';
 import { readDipLine, takeBatchName } from './index.ts';
 import type { DipContext } from './index.ts';
@@ -8,10 +10,13 @@ const HOUR = 3_600_000;
 const context: DipContext = {
   now: midnight + 14 * HOUR,
   midnightDaysAgo: (days) => midnight - days * 24 * HOUR,
+  midnightOf: (year, month, day) => Date.UTC(year, month - 1, day),
+  weekday: 1,
   units: 'metric',
   tempUnit: 'c',
   calibrationC: 20,
-  pitched: true,
+  phMeter: null,
+  ledger: exampleBatch('allround'),
   plannedDose: {
     dose: 2,
     parts: [
@@ -29,6 +34,17 @@ describe('the dip line', () => {
     ['1,048', 'reading', { sg: 1.048 }],
     ['1.048 70F', 'reading', { sg: 1.048, tempC: (38 * 5) / 9 }],
     ['ph 3.42', 'reading', { ph: 3.42 }],
+    ['ph 3,42 ta 6.1', 'reading', { ph: 3.42, taGPerL: 6.1 }],
+    ['so2 28', 'reading', { freeSo2MgPerL: 28 }],
+    ['lees 12 mm', 'reading', { leesMm: 12 }],
+    ['18.2bx', 'reading', { brix: 18.2 }],
+    ['18,2 °Bx', 'reading', { brix: 18.2 }],
+    ['1.050 float', 'reading', { sg: 1.05, instrument: 'float' }],
+    ['1.050 density meter', 'reading', { sg: 1.05, instrument: 'density meter' }],
+    ['no bubbles', 'note', { mark: 'quiet' }],
+    ['vinegar', 'note', { mark: 'vinegar' }],
+    ['a film on top', 'note', { mark: 'film' }],
+    ['Tastes of Pears', 'note', { mark: 'tasting', text: 'Tastes of Pears' }],
     ['1.010 ph 3,4 20 c', 'reading', { sg: 1.01, ph: 3.4, tempC: 20 }],
     ['racked 4.2 l', 'rack', { volumeL: 4.2 }],
     ['racked 4200 ml', 'rack', { volumeL: 4.2 }],
@@ -62,6 +78,12 @@ describe('the dip line', () => {
     expect(read('today 8:10 1.061').at).toBe(midnight + 8 * HOUR + 10 * 60_000);
     expect(read('3 h ago fed').at).toBe(context.now - 3 * HOUR);
     expect(read('2 days ago degassed').at).toBe(context.now - 48 * HOUR);
+    expect(read('20 min ago fed').at).toBe(context.now - HOUR / 3);
+    expect(read('a week ago fed').events[0]!.kind).toBe('note');
+    expect(read('sunday 9:00 1.062').at).toBe(midnight - 24 * HOUR + 9 * HOUR);
+    expect(read('mon 1.062').at).toBe(midnight - 7 * 24 * HOUR + 12 * HOUR);
+    expect(read('2026-11-12 18:30 1.062').at).toBe(Date.UTC(2026, 10, 12, 18, 30));
+    expect(read('18:40 1.062').at, 'has not come yet, so it was yesterday’s').toBe(midnight - 24 * HOUR + 18 * HOUR + 40 * 60_000);
   });
 
   it('offers what was meant by 1048 and 10,48 instead of taking them', () => {
@@ -83,7 +105,10 @@ describe('the dip line', () => {
     ['racked four liters', /not a number/],
     ['racked 4 kg', /does not measure volume/],
     ['ph 9', /between 2.5 and 5/],
-    ['14 bx', /fools a refractometer/],
+    ['34 bx', /more than this must ever held/],
+    ['0.2 bx', /less than this must can show/],
+    ['50 bx', /between 0 and 45/],
+    ['1.050 18bx', /One gravity at a time/],
     ['yesterday', /time without a happening/],
     ['', /Nothing is typed/],
   ])('refuses “%s” with one sentence', (typed, sentence) => {
@@ -94,8 +119,36 @@ describe('the dip line', () => {
     expect(() => read('1.048 68c')).toThrow(/Did you mean 68 °F/);
   });
 
-  it('takes a Brix reading before the yeast is in', () => {
-    expect(first('15bx', { pitched: false }).payload).toMatchObject({ sg: expect.closeTo(1.0611, 3) as number });
+  it('says what a refractometer means, with the alcohol and its doubt once there is some', () => {
+    const told = (typed: string, ledger: DipContext['ledger']): string =>
+      read(typed, { ledger })
+        .understood.map((part) => (typeof part === 'string' ? part : part.value.toFixed(4)))
+        .join('');
+    expect(told('15bx', emptyLedger())).toMatch(/^Refractometer 15\.0000: 1\.0611 ± 0\.0010$/);
+    expect(told('12bx', exampleBatch('allround'))).toMatch(/: 1\.0[12]\d\d ± 0\.00/);
+  });
+
+  it('asks about what cannot well be, and about nothing else', () => {
+    const ledger = exampleBatch('allround', [73, { kind: 'reading', payload: { sg: 1.06 } }]);
+    const doubts = (typed: string): string =>
+      read(typed, { ledger, now: MIXED_AT + 97 * HOUR, midnightDaysAgo: (days) => MIXED_AT + (90 - 24 * days) * HOUR })
+        .doubts.map((doubt) => doubt.map((part) => (typeof part === 'string' ? part : part.value.toFixed(3))).join(''))
+        .join(' ');
+    expect(doubts('1.072')).toMatch(/Up 12\.000 since .*unmixed honey, another instrument, or a slip/);
+    expect(doubts('1.072 float')).toMatch(/the float against the hydrometer/);
+    expect(doubts('1.005')).toMatch(/faster than musts fall/);
+    expect(doubts('0.975')).toMatch(/last sugar gone/);
+    expect(doubts('24 h ago 1.060')).toMatch(/for that minute already/);
+    expect(doubts('24 h ago 1.055')).toMatch(/Both\?/);
+    expect(doubts('30 h ago 1.052')).toMatch(/Is the time right/);
+    expect(doubts('97 h ago 1.108')).toMatch(/before the yeast went in/);
+    for (const plain of ['1.050', '1.061', '30 h ago 1.064', '20c', 'ph 3.4', 'fed 1 g dap']) expect(doubts(plain), plain).toBe('');
+  });
+
+  it('does not call honey that was fed a slip', () => {
+    const fed = { kind: 'honey' as const, payload: { name: 'linden', massG: 500, moisture: 0.17, unfermentable: 0.05 } };
+    const ledger = exampleBatch('allround', [73, { kind: 'reading', payload: { sg: 1.03 } }], [80, fed]);
+    expect(read('1.048', { ledger, now: MIXED_AT + 97 * HOUR }).doubts).toEqual([]);
   });
 
   it('reads a bare gallon in the maker’s own system', () => {

@@ -3,7 +3,8 @@ import { ASSUMPTION_RANGES } from '../ledger/index.ts';
 import type { Ledger, ReadingPoint } from '../ledger/index.ts';
 import { propagate } from '../quantities/index.ts';
 import type { Ranged, Working } from '../quantities/index.ts';
-import { EQUAL_SG, fedSugarAt, sweetenedAt } from './stabilized.ts';
+import { provesAnEnd } from '../liquid/index.ts';
+import { EQUAL_SG, areEqual, fedSugarAt, sweetenedAt } from './stabilized.ts';
 
 const DAY_MS = 86_400_000;
 
@@ -11,9 +12,23 @@ const DAY_MS = 86_400_000;
 export const CONFIRM_DAYS = 7;
 
 /** Where this batch should stop, as a gravity and the sugar left, with their 10–90 % ranges. */
-export function expectedEnd(ledger: Ledger): { sg: Ranged; abv: Ranged; sugarGPerL: Ranged } | null {
+export function expectedEnd(ledger: Ledger): ExpectedEnd | null {
   if (ledger.pitch === null || ledger.waterG <= 0) return null;
-  const { toleranceAbv } = yeastOf(ledger.pitch);
+  const known = ends.get(ledger) ?? endOf(ledger, ledger.pitch);
+  ends.set(ledger, known);
+  return known;
+}
+
+interface ExpectedEnd {
+  sg: Ranged;
+  abv: Ranged;
+  sugarGPerL: Ranged;
+}
+/** State, finish and stall all ask for the end of one and the same ledger, which no one changes once it is folded. */
+const ends = new WeakMap<Ledger, ExpectedEnd>();
+
+function endOf(ledger: Ledger, pitch: NonNullable<Ledger['pitch']>): ExpectedEnd {
+  const { toleranceAbv } = yeastOf(pitch);
   const { ethanolYield, glycerolYield, unfermentableScale } = ASSUMPTION_RANGES;
   const inputs = [toleranceAbv, DRY_SUGAR_G_PER_L, ethanolYield, glycerolYield, unfermentableScale];
   return propagate(inputs, ([tolerance = 0, dry = 0, ethanol = 0, glycerol = 0, unfermentable = 1]) => {
@@ -31,6 +46,8 @@ export interface Finish {
   last: ReadingPoint | null;
   /** When a second equal reading would prove it. */
   provenAt: number | null;
+  /** Only a float or a refractometer says so; the proof wants a hydrometer or a density meter. */
+  wantsHydrometer: boolean;
 }
 
 /**
@@ -45,16 +62,17 @@ export function finishOf(ledger: Ledger): Finish {
   const judged = readings.filter((reading) => reading.at > fedAt && reading.at <= sweetAt);
   const last = judged.at(-1) ?? null;
   const end = expectedEnd(ledger);
-  if (last === null || end === null) return { state: 'moving', since: null, last, provenAt: null };
-  let since = last;
-  for (const reading of judged.toReversed()) {
-    if (Math.abs(reading.sg - last.sg) > EQUAL_SG) break;
-    since = reading;
-  }
+  if (last === null || end === null) return { state: 'moving', since: null, last, provenAt: null, wantsHydrometer: false };
+  const moved = judged.findLastIndex((reading) => !areEqual(reading, last));
+  const equal = judged.slice(moved + 1);
+  const proving = equal.filter(({ instrument }) => provesAnEnd(instrument));
+  const since = equal[0] ?? last;
   const low = last.sg <= end.sg.high + EQUAL_SG || last.sg < 1 || last.shareGone > 0.98 || sweetAt < Number.POSITIVE_INFINITY;
-  if (!low) return { state: 'moving', since, last, provenAt: null };
-  const provenAt = since.at + CONFIRM_DAYS * DAY_MS;
-  return { state: last.at >= provenAt ? 'finished' : 'waiting', since, last, provenAt };
+  if (!low) return { state: 'moving', since, last, provenAt: null, wantsHydrometer: false };
+  const [first, newest] = [proving[0] ?? null, proving.at(-1) ?? null];
+  const provenAt = (first ?? last).at + CONFIRM_DAYS * DAY_MS;
+  const isProven = newest !== null && newest.at >= provenAt;
+  return { state: isProven ? 'finished' : 'waiting', since: first ?? since, last, provenAt, wantsHydrometer: first === null };
 }
 
 /** How the expected end comes about; null before the pitch. */

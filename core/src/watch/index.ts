@@ -1,5 +1,7 @@
 export * from './dipLine.ts';
+export * from './doubts.ts';
 export * from './finish.ts';
+export * from './readingGap.ts';
 export * from './stabilized.ts';
 export * from './stall/index.ts';
 export * from './state.ts';

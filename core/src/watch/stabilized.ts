@@ -1,7 +1,17 @@
-import type { Ledger } from '../ledger/index.ts';
+import type { Ledger, ReadingPoint } from '../ledger/index.ts';
+import { GRAVITY_INSTRUMENTS, provesAnEnd } from '../liquid/index.ts';
 
 /** Two readings are equal within this, in SG: one home hydrometer's error. */
 export const EQUAL_SG = 0.002;
+
+/** Whether two readings may be of one gravity. An instrument's own fault cancels between its readings, not between two instruments. */
+export function areEqual(a: ReadingPoint, b: ReadingPoint): boolean {
+  const isAlike = a.instrument === b.instrument || (provesAnEnd(a.instrument) && provesAnEnd(b.instrument));
+  return Math.abs(a.sg - b.sg) <= (isAlike ? EQUAL_SG : Math.hypot(a.plusMinus, b.plusMinus));
+}
+
+/** Readings that may open a gate: a float drifts and alcohol fools a refractometer, so neither closes a bottle. */
+export const provenReadings = (ledger: Ledger): ReadingPoint[] => ledger.readings.filter(({ instrument }) => provesAnEnd(instrument));
 
 /** Another batch poured in may bring sugar and yeast alike. */
 const blends = (ledger: Ledger): { at: number }[] => ledger.transfers.filter(({ direction }) => direction === 'in');
@@ -40,7 +50,9 @@ export function sweetenedAt(ledger: Ledger): number | null {
 /** A fall beyond the instrument's error since the mead was stabilized or sweetened: it ferments again. */
 export function fellSince(ledger: Ledger, at: number): boolean {
   const after = ledger.readings.filter((reading) => reading.at > at);
-  const first = after[0];
-  const last = after.at(-1);
-  return first !== undefined && last !== undefined && first.sg - last.sg > EQUAL_SG + 1e-9;
+  return GRAVITY_INSTRUMENTS.some((instrument) => {
+    const own = after.filter((reading) => reading.instrument === instrument);
+    const [first, last] = [own[0], own.at(-1)];
+    return first !== undefined && last !== undefined && first.sg - last.sg > EQUAL_SG + 1e-9;
+  });
 }

@@ -72,6 +72,11 @@ export function stateOf(ledger: Ledger, now: number): BatchState {
   if (finish.state === 'finished')
     return { phase: 'finished', sentence: say`Finished: ${gravity(finish.last?.sg ?? mixed.sg)} twice, a week apart.` };
   if (finish.state === 'waiting') {
+    if (finish.wantsHydrometer)
+      return {
+        phase: 'awaiting confirmation',
+        sentence: say`About ${gravity(finish.last?.sg ?? mixed.sg)}, where it should end, by its ${finish.last?.instrument ?? 'float'} alone. Read a hydrometer now, and again in a week: that is proof.`,
+      };
     return {
       phase: 'awaiting confirmation',
       sentence: say`${gravity(finish.last?.sg ?? mixed.sg)}, where it should end. Equal again on or after ${when(finish.provenAt ?? now)} is proof.`,

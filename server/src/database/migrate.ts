@@ -5,9 +5,10 @@ import { firstLight } from './migrations/20261123-first-light.ts';
 import { theMust } from './migrations/20261124-the-must.ts';
 import { feeding } from './migrations/20261125-feeding.ts';
 import { watching } from './migrations/20261126-watching.ts';
+import { instruments } from './migrations/20261127-instruments.ts';
 
 /** Listed, not globbed, so that the built server carries them. Order is the order of their names. */
-const MIGRATIONS: Migration[] = [firstLight, theMust, feeding, watching];
+const MIGRATIONS: Migration[] = [firstLight, theMust, feeding, watching, instruments];
 
 export function migratorOf(sequelize: Sequelize) {
   const queries = sequelize.getQueryInterface();

@@ -5,11 +5,17 @@ import type {
   BatchSummary,
   Blend,
   CalendarAddress,
+  FloatAnswer,
+  FloatDevice,
+  FloatPost,
+  MadeFloat,
+  Move,
   NewEvent,
   Practice,
   ShelfItem,
   Shelved,
   Split,
+  Standing,
 } from '@hollow-bell/contract';
 import type { BatchEvent } from '@hollow-bell/core/ledger';
 
@@ -32,12 +38,12 @@ export class ApiFailure extends Error {
 
 const AWAY = 'Hollow Bell does not answer just now. What you wrote is kept here and will be sent again.';
 
-async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
+async function call<T>(method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<T> {
   let response: Response;
   try {
     response = await fetch(`/api${path}`, {
       method,
-      ...(body === undefined ? {} : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
+      ...(body === undefined ? {} : { body: JSON.stringify(body), headers: { 'content-type': 'application/json', ...headers } }),
       signal: AbortSignal.timeout(20_000),
     });
   } catch {
@@ -54,6 +60,7 @@ export const api = {
   practice: () => call<{ practice: Practice | null }>('GET', '/practice'),
   savePractice: (practice: Practice) => call<{ practice: Practice }>('PUT', '/practice', practice),
   loadDemo: () => call<{ filled: boolean }>('POST', '/demo'),
+  rounds: () => call<{ standing: Standing[] }>('GET', '/rounds'),
   batches: () => call<{ batches: BatchSummary[] }>('GET', '/batches'),
   batch: (id: string) => call<Batch>('GET', `/batches/${id}`),
   createBatch: (id: string, name: string, plan: BatchPlan) => call<Batch>('POST', '/batches', { id, name, plan }),
@@ -61,6 +68,12 @@ export const api = {
   replan: (id: string, afterVersion: number, plan: BatchPlan) => call<Batch>('PUT', `/batches/${id}/plan`, { afterVersion, plan }),
   split: (id: string, split: Split) => call<Batch>('POST', `/batches/${id}/split`, split),
   blend: (id: string, blend: Blend) => call<Batch>('POST', `/batches/${id}/blend`, blend),
+  move: (id: string, move: Move) => call<Batch>('POST', `/batches/${id}/move`, move),
+  floats: () => call<{ floats: FloatDevice[] }>('GET', '/floats'),
+  makeFloat: (id: string, name: string, batchId: string) => call<MadeFloat>('POST', '/floats', { id, name, batchId }),
+  hangFloat: (id: string, batchId: string | null) => call<FloatDevice>('PATCH', `/floats/${id}`, { batchId }),
+  removeFloat: (id: string) => call<{ removed: boolean }>('DELETE', `/floats/${id}`),
+  postFloat: (token: string, post: FloatPost) => call<FloatAnswer>('POST', '/float', post, { authorization: `Bearer ${token}` }),
   calendar: () => call<CalendarAddress>('GET', '/calendar'),
   renewCalendar: () => call<CalendarAddress>('PUT', '/calendar'),
   closeCalendar: () => call<CalendarAddress>('DELETE', '/calendar'),

@@ -1,13 +1,15 @@
 <script setup lang="ts">
 import type { EventContent, LogEntry, Replacement } from '@hollow-bell/core/ledger';
 import { Refusal } from '@hollow-bell/core/quantities';
-import { computed, ref } from 'vue';
+import { computed, onMounted, ref } from 'vue';
+import PickList from './PickList.vue';
 import QuantityField from './QuantityField.vue';
 import type { FieldKind } from './QuantityField.vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
 import { eventSentence } from '../shown/events.ts';
 import { useBatch } from '../stores/batch.ts';
+import { useRounds } from '../stores/rounds.ts';
 
 const props = defineProps<{ entry: LogEntry }>();
 const emit = defineEmits<{ close: [] }>();
@@ -15,9 +17,13 @@ const emit = defineEmits<{ close: [] }>();
 /** The figures of each kind of entry that can be corrected, by the name they have in it. */
 const FIELDS: Partial<Record<EventContent['kind'], { name: string; label: string; kind: FieldKind }[]>> = {
   reading: [
-    { name: 'sg', label: 'hydrometer reads', kind: 'sg' },
+    { name: 'sg', label: 'gravity', kind: 'sg' },
+    { name: 'brix', label: 'refractometer', kind: 'brix' },
     { name: 'tempC', label: 'sample at', kind: 'temp' },
     { name: 'ph', label: 'pH', kind: 'ph' },
+    { name: 'taGPerL', label: 'acid, as tartaric', kind: 'gramsPerL' },
+    { name: 'freeSo2MgPerL', label: 'free SO₂', kind: 'mgPerL' },
+    { name: 'leesMm', label: 'lees', kind: 'mm' },
   ],
   honey: [{ name: 'massG', label: 'honey', kind: 'mass' }],
   ingredient: [{ name: 'massG', label: 'how much', kind: 'mass' }],
@@ -36,7 +42,17 @@ const store = useBatch();
 const { tell } = useReader();
 const { refusal, busy, attempt } = useAttempt();
 const standing = props.entry.standing;
-const fields = FIELDS[standing.kind] ?? [];
+/** A reading shows only what was read then. */
+const fields = (FIELDS[standing.kind] ?? []).filter(({ name }) => standing.kind !== 'reading' || name in standing.payload);
+const rounds = useRounds();
+const moveTo = ref('');
+const others = computed(() =>
+  rounds.standing.filter(({ id }) => id !== store.batch?.id).map(({ id, name }) => ({ value: id, label: name })),
+);
+onMounted(() => (standing.kind === 'reading' ? rounds.load() : undefined));
+async function move(): Promise<void> {
+  if (await attempt(() => store.move(props.entry.first.id, moveTo.value))) emit('close');
+}
 const values = ref<Record<string, number | null>>(
   Object.fromEntries(fields.map(({ name }) => [name, (standing.payload as Record<string, number | undefined>)[name] ?? null])),
 );
@@ -81,6 +97,10 @@ async function save(what: 'correct' | 'take back' | 'bring back'): Promise<void>
         /></label>
         <label class="time"><span class="small quiet">when</span><input v-model="time" type="datetime-local" class="mono" /></label>
       </template>
+      <p v-if="standing.kind === 'reading' && !entry.withdrawn && others.length > 0" class="deeds">
+        <PickList v-model="moveTo" label="it belongs to another batch" :options="others" />
+        <el-button v-if="moveTo !== ''" :loading="busy" @click="move">Move it there</el-button>
+      </p>
       <p class="small quiet">The old entry stays on record and can be seen in the log.</p>
       <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
       <div class="deeds">

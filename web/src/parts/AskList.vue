@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Ask } from '@hollow-bell/core/rounds';
 import AskRow from './AskRow.vue';
+import { putOffEvent } from '../shown/asks.ts';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
 import { useBatch } from '../stores/batch.ts';
@@ -9,6 +10,8 @@ const store = useBatch();
 const { tell } = useReader();
 const { refusal, busy, attempt } = useAttempt();
 
+const putOff = (ask: Ask, choice: { until: number } | { reason: string }): Promise<boolean> =>
+  attempt(() => store.write([putOffEvent(ask, choice, tell)], 'until' in choice ? 'put off' : 'left for good'));
 async function done(ask: Ask): Promise<void> {
   const deed = ask.done;
   if (deed !== null) await attempt(() => store.write(deed.events, tell(deed.label)));
@@ -17,14 +20,7 @@ async function done(ask: Ask): Promise<void> {
 
 <template>
   <ul v-if="store.batch !== null" class="rule-top" aria-label="What this vessel asks for">
-    <AskRow
-      v-for="ask in store.asks"
-      :key="`${ask.station} ${ask.dueAt}`"
-      :ask="ask"
-      :batch-id="store.batch.id"
-      :busy="busy"
-      @done="done"
-    />
+    <AskRow v-for="ask in store.asks" :key="ask.key" :ask="ask" :batch-id="store.batch.id" :busy="busy" @done="done" @put-off="putOff" />
     <li v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</li>
   </ul>
 </template>

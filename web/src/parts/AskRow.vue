@@ -1,11 +1,24 @@
 <script setup lang="ts">
+import { mayWait } from '@hollow-bell/core/rounds';
 import type { Ask } from '@hollow-bell/core/rounds';
+import { ref } from 'vue';
 import { useReader } from '../composables/useReader.ts';
 import BellMark from './BellMark.vue';
+import PutOff from './PutOff.vue';
 import SentenceText from './SentenceText.vue';
 
 const props = defineProps<{ ask: Ask; batchId: string; name?: string; busy?: boolean }>();
-const emit = defineEmits<{ done: [ask: Ask] }>();
+const emit = defineEmits<{ done: [ask: Ask]; putOff: [ask: Ask, choice: { until: number } | { reason: string }] }>();
+const putsOff = ref(false);
+function chosen(choice: { until: number } | { reason: string }): void {
+  putsOff.value = false;
+  emit('putOff', props.ask, choice);
+}
+defineExpose({
+  openPutOff: () => {
+    putsOff.value = mayWait(props.ask);
+  },
+});
 
 const { tell, show } = useReader();
 const GO: Record<Ask['station'], string> = {
@@ -32,7 +45,8 @@ const dueLabel = (): string =>
 </script>
 
 <template>
-  <li class="ask" :data-bell="ask.bell">
+  <li class="ask" :data-bell="ask.bell" tabindex="-1">
+    <span class="box print-only" aria-hidden="true"></span>
     <BellMark :bell="ask.bell" />
     <span class="due quiet">{{ dueLabel() }}</span>
     <RouterLink
@@ -51,7 +65,15 @@ const dueLabel = (): string =>
       <RouterLink v-else v-slot="{ navigate }" :to="to" custom
         ><el-button :type="asksNow() ? 'primary' : 'default'" @click="navigate">{{ GO[ask.station] }}</el-button></RouterLink
       >
+      <button v-if="mayWait(ask)" type="button" class="link later" :aria-expanded="putsOff" @click="putsOff = !putsOff">Later</button>
     </span>
+    <PutOff
+      v-if="putsOff"
+      class="putting"
+      @until="chosen({ until: $event })"
+      @never="chosen({ reason: $event })"
+      @close="putsOff = false"
+    />
   </li>
 </template>
 
@@ -80,6 +102,32 @@ const dueLabel = (): string =>
 
 .ask:not(:has(.name)) .sentence {
   grid-column: 3 / 5;
+}
+
+.ask:focus {
+  outline: 2px solid var(--bronze);
+  outline-offset: -2px;
+}
+
+.putting {
+  grid-column: 3 / -1;
+}
+
+.box {
+  width: 14px;
+  height: 14px;
+  border: 1.5px solid var(--soot);
+}
+
+.later {
+  min-width: 44px;
+}
+
+@media print {
+  .ask {
+    grid-template-columns: 24px 34px 104px minmax(110px, 160px) 1fr;
+    break-inside: avoid;
+  }
 }
 
 .deeds {
@@ -113,6 +161,11 @@ const dueLabel = (): string =>
   .deeds {
     grid-column: 1 / -1;
     order: 4;
+  }
+
+  .putting {
+    grid-column: 1 / -1;
+    order: 5;
   }
 
   .deeds {

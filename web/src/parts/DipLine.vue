@@ -4,18 +4,20 @@ import { GravityRefusal, Refusal, SHOWN_UNITS } from '@hollow-bell/core/quantiti
 import { readDipLine, takeBatchName } from '@hollow-bell/core/watch';
 import type { DipReading } from '@hollow-bell/core/watch';
 import { onKeyStroke } from '@vueuse/core';
-import { computed, ref, watch } from 'vue';
+import { computed, onMounted, ref, watch } from 'vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
 import { useBatch } from '../stores/batch.ts';
-import { useCellar } from '../stores/cellar.ts';
+import SentenceText from './SentenceText.vue';
+import { useRounds } from '../stores/rounds.ts';
 import { useOutbox } from '../stores/outbox.ts';
+import { useShelf } from '../stores/shelf.ts';
 import { usePractice } from '../stores/practice.ts';
 
 const props = defineProps<{ acrossBatches?: boolean }>();
 
 const store = useBatch();
-const cellar = useCellar();
+const rounds = useRounds();
 const house = usePractice();
 const outbox = useOutbox();
 const { tell, show } = useReader();
@@ -23,6 +25,8 @@ const { refusal, attempt } = useAttempt();
 const typed = ref('');
 const field = ref<HTMLInputElement | null>(null);
 
+const shelf = useShelf();
+onMounted(() => shelf.loadOnce());
 const plannedDose = computed(() => {
   const next = store.feedingNow?.doses.find(isComing);
   if (next === undefined) return null;
@@ -31,7 +35,7 @@ const plannedDose = computed(() => {
 });
 
 /** On Rounds the line begins with a batch's name; in a batch it needs none. */
-const named = computed(() => (props.acrossBatches ? takeBatchName(typed.value, cellar.batches) : null));
+const named = computed(() => (props.acrossBatches ? takeBatchName(typed.value, rounds.standing) : null));
 const line = computed(() => (props.acrossBatches ? (named.value?.rest ?? '') : typed.value));
 watch(
   () => named.value?.batch.id,
@@ -48,11 +52,14 @@ const understanding = computed<{ read?: DipReading; told: string; offered?: numb
   try {
     const read = readDipLine(line.value, {
       now: store.now,
-      midnightDaysAgo: (days) => new Date(store.now).setHours(0, 0, 0, 0) - days * 86_400_000,
+      midnightDaysAgo: (days) => new Date(new Date(store.now).setHours(0, 0, 0, 0)).setDate(new Date(store.now).getDate() - days),
+      midnightOf: (year, month, day) => new Date(year, month - 1, day).getTime(),
+      weekday: new Date(store.now).getDay(),
       units,
       tempUnit: SHOWN_UNITS[units].temp,
       calibrationC,
-      pitched: store.ledger.pitch !== null,
+      phMeter: shelf.phMeter,
+      ledger: store.ledger,
       plannedDose: plannedDose.value,
     });
     const isPast = store.now - read.at > 60_000;
@@ -73,7 +80,7 @@ async function save(): Promise<void> {
     const sent = store.write(read.events, told, isNow ? Date.now() : read.at);
     typed.value = '';
     await sent;
-    if (props.acrossBatches) await cellar.load();
+    if (props.acrossBatches) await rounds.load();
   });
   if (!written) typed.value = kept;
   const refused = outbox.refused;
@@ -118,8 +125,11 @@ onKeyStroke('/', (event) => {
         ><span class="refusal">{{ refusal }}</span></template
       >
       <template v-else-if="understanding.read !== undefined">
-        <span>{{ understanding.told }}</span>
-        <el-button type="primary" native-type="submit">Write it down</el-button>
+        <span>
+          {{ understanding.told }}
+          <SentenceText v-for="(doubt, i) in understanding.read.doubts" :key="i" class="doubt" :sentence="doubt" />
+        </span>
+        <el-button type="primary" native-type="submit">{{ understanding.read.doubts.length > 0 ? 'It is so' : 'Write it down' }}</el-button>
       </template>
       <template v-else>
         <span class="refusal">{{ understanding.told }}</span>
@@ -178,6 +188,11 @@ kbd {
   border-radius: 3px;
   color: var(--soot-3);
   font: 13px var(--mono);
+}
+
+.doubt {
+  display: block;
+  color: var(--madder);
 }
 
 .under {

@@ -15,19 +15,26 @@ const KEYS: [string, string][] = [
   ['g e', 'to the Bench'],
   ['g s', 'to the Shelf'],
   ['n', 'a new batch'],
+  ['j k ↓ ↑', 'on Rounds: from ask to ask'],
+  ['Enter', 'on Rounds: done as planned, or to where it is done'],
+  ['o', 'on Rounds: otherwise'],
+  ['l', 'on Rounds: later, or not at all'],
   ['?', 'this sheet'],
   ['Esc', 'empties the dip line, closes what is open'],
 ];
 const DIPS: [string, string][] = [
   ['1.048 21c', 'a gravity, and how warm the sample was'],
-  ['ph 3.42', 'an acidity'],
+  ['8.2bx · 1.012 float · 1.012 meter', 'another instrument; a refractometer is corrected for alcohol'],
+  ['ph 3.42 ta 6.1', 'an acidity, and titrated acid in g/L'],
+  ['so2 28 · lees 12 mm', 'free sulfur dioxide, height of the lees'],
+  ['bubbling · no bubbles · film · vinegar', 'what you see and smell'],
   ['fed', 'the dose that is planned, as planned'],
   ['fed 1.6 g organic', 'another amount'],
   ['degassed · stirred · clear · hazy', 'what you did or see'],
   ['racked 4.2 l', 'and what is left'],
   ['bag out 400 g', 'pulp lifted out, as it drips'],
   ['lost 1.5 l · foamed over 1.5 l', 'what is gone'],
-  ['yesterday 18:40 1.062', 'the same, earlier'],
+  ['yesterday 18:40 1.062 · sunday 9:00 … · 3 h ago …', 'the same, earlier'],
 ];
 
 onKeyStroke(['?', 'n', 'g', ...Object.keys(PLACES)], (event) => {

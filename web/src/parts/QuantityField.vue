@@ -31,6 +31,9 @@ export type FieldKind =
   | 'count'
   | 'money'
   | 'brix'
+  | 'buffer'
+  | 'mgPerL'
+  | 'mm'
   | 'gPerKg'
   | 'resolution';
 
@@ -46,6 +49,9 @@ const PLAIN: Partial<Record<FieldKind, [low: number, high: number, digits: numbe
   count: [0, 5000, 0, ''],
   money: [0, 100_000, 2, ''],
   brix: [0, 75, 1, '°Bx'],
+  buffer: [0, 14, 2, ''],
+  mgPerL: [0, 300, 0, 'mg/L'],
+  mm: [0, 500, 0, 'mm'],
   gPerKg: [0, 1200, 0, 'g/kg'],
   resolution: [0, 100, 3, ''],
 };

@@ -1,83 +1,131 @@
 <script setup lang="ts">
-import { correctedSg } from '@hollow-bell/core/liquid';
-import { computed, ref, watch } from 'vue';
+import { gravityRead } from '@hollow-bell/core/ledger';
+import type { Payloads } from '@hollow-bell/core/ledger';
+import { correctedPh, phPlusMinus } from '@hollow-bell/core/liquid';
+import type { GravityInstrument } from '@hollow-bell/core/liquid';
+import { Refusal } from '@hollow-bell/core/quantities';
+import { doubtsAbout } from '@hollow-bell/core/watch';
+import { computed, onMounted, reactive, ref, watch } from 'vue';
 import PickList from './PickList.vue';
 import QuantityField from './QuantityField.vue';
+import SentenceText from './SentenceText.vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
+import { eventSentence } from '../shown/events.ts';
 import { useBatch } from '../stores/batch.ts';
 import { usePractice } from '../stores/practice.ts';
+import { useShelf } from '../stores/shelf.ts';
 
 /** A gravity worked out beside the form, to be taken over. */
 const props = defineProps<{ offered?: number | null }>();
 
 const store = useBatch();
 const house = usePractice();
-const { show } = useReader();
+const shelf = useShelf();
+const { show, tell } = useReader();
 const { refusal, busy, attempt } = useAttempt();
-const sg = ref<number | null>(null);
+onMounted(() => shelf.loadOnce());
+
+const EMPTY = { sg: null, brix: null, tempC: null, ph: null, taGPerL: null, freeSo2MgPerL: null, leesMm: null };
+const given = reactive<Record<keyof typeof EMPTY, number | null>>({ ...EMPTY });
+const instrument = ref<GravityInstrument>('hydrometer');
+const showsMore = ref(false);
 watch(
   () => props.offered,
   (offered) => {
-    if (offered !== null && offered !== undefined) sg.value = Math.round(offered * 1e4) / 1e4;
+    if (offered !== null && offered !== undefined) given.sg = Math.round(offered * 1e4) / 1e4;
   },
 );
-const tempC = ref<number | null>(null);
-const ph = ref<number | null>(null);
 const calibrationC = ref<20 | 15.56>(house.practice.calibrationC);
 
 const CALIBRATIONS = [
   { value: 20, label: '20 °C' },
   { value: 15.56, label: '60 °F' },
 ] as const;
+const INSTRUMENTS = [
+  { value: 'hydrometer', label: 'hydrometer' },
+  { value: 'refractometer', label: 'refractometer' },
+  { value: 'density meter', label: 'density meter' },
+  { value: 'float', label: 'float, by eye' },
+] as const;
 
-const corrected = computed(() =>
-  sg.value === null || tempC.value === null ? null : correctedSg(sg.value, tempC.value, calibrationC.value),
-);
-const differs = computed(() => corrected.value !== null && sg.value !== null && Math.abs(corrected.value - sg.value) >= 0.0005);
+const payload = computed<Payloads['reading']>(() => {
+  const read = Object.fromEntries(Object.entries(given).filter(([, value]) => value !== null)) as Payloads['reading'];
+  if (instrument.value === 'refractometer') delete read.sg;
+  else delete read.brix;
+  if (read.sg !== undefined && instrument.value !== 'hydrometer') read.instrument = instrument.value;
+  if (read.sg !== undefined && instrument.value !== 'density meter') read.calibrationC = calibrationC.value;
+  if (read.ph !== undefined && shelf.phMeter !== null) read.phMeter = shelf.phMeter;
+  return read;
+});
+const isEmpty = computed(() => Object.keys(payload.value).length === 0);
+
+/** What the instrument means, and what wants a second look. */
+const meant = computed(() => {
+  try {
+    const read = gravityRead(store.ledger, payload.value);
+    const doubts = isEmpty.value ? [] : doubtsAbout(store.ledger, payload.value, store.now);
+    return { read, doubts, refusal: '' };
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error;
+    return { read: null, doubts: [], refusal: error.message };
+  }
+});
+const differs = computed(() => {
+  const { read } = meant.value;
+  return read !== null && (given.sg === null || instrument.value === 'refractometer' || Math.abs(read.sg - given.sg) >= 0.0005);
+});
+const ph = computed(() => {
+  if (given.ph === null) return '';
+  const { phMeter } = shelf;
+  const [value, error] = [phMeter === null ? given.ph : correctedPh(given.ph, phMeter), phPlusMinus(phMeter, store.now)];
+  const when = phMeter === null ? 'no calibration is on the Shelf' : `calibrated ${show('when', phMeter.at)}`;
+  return `pH ${show('ph', value)} ± ${show('ph', error)}, ${when}`;
+});
 
 async function save(): Promise<void> {
-  const payload = {
-    sg: sg.value ?? undefined,
-    tempC: tempC.value ?? undefined,
-    ph: ph.value ?? undefined,
-    ...(sg.value === null ? {} : { calibrationC: calibrationC.value }),
-  };
-  const told = [
-    sg.value === null ? '' : show('sg', sg.value),
-    ph.value === null ? '' : `pH ${show('ph', ph.value)}`,
-    tempC.value === null ? '' : `at ${show('tempC', tempC.value)}`,
-  ]
-    .filter(Boolean)
-    .join(' ');
-  if (await attempt(() => store.write([{ kind: 'reading', payload }], told))) {
-    sg.value = null;
-    tempC.value = null;
-    ph.value = null;
-  }
+  const read = payload.value;
+  const event = { kind: 'reading' as const, payload: read };
+  const told = tell(eventSentence({ ...event, id: '', seq: 0, happenedAt: 0, enteredAt: 0 }));
+  if (await attempt(() => store.write([event], told))) Object.assign(given, EMPTY);
 }
 </script>
 
 <template>
   <form class="reading" @submit.prevent="save">
-    <QuantityField v-model="sg" kind="sg" label="hydrometer reads" />
-    <QuantityField v-model="tempC" kind="temp" label="sample at" />
-    <QuantityField v-model="ph" kind="ph" label="pH, if measured" />
-    <PickList v-model="calibrationC" label="marked for" :options="CALIBRATIONS" />
-    <el-button type="primary" native-type="submit" :loading="busy" :disabled="sg === null && ph === null && tempC === null"
-      >Write it</el-button
-    >
-    <p v-if="differs && corrected !== null" class="small quiet whole">
-      Corrected for the sample’s warmth: <b>{{ show('sg', corrected) }}</b>
+    <PickList v-model="instrument" label="read with" :options="INSTRUMENTS" />
+    <QuantityField v-if="instrument === 'refractometer'" v-model="given.brix" kind="brix" label="it shows" />
+    <QuantityField v-else v-model="given.sg" kind="sg" :label="instrument === 'hydrometer' ? 'hydrometer reads' : 'it shows'" />
+    <QuantityField v-model="given.tempC" kind="temp" label="sample at" />
+    <PickList v-if="instrument === 'hydrometer'" v-model="calibrationC" label="marked for" :options="CALIBRATIONS" />
+    <QuantityField v-model="given.ph" kind="ph" label="pH, if measured" />
+    <template v-if="showsMore">
+      <QuantityField v-model="given.taGPerL" kind="gramsPerL" label="acid, as tartaric" />
+      <QuantityField v-model="given.freeSo2MgPerL" kind="mgPerL" label="free SO₂" />
+      <QuantityField v-model="given.leesMm" kind="mm" label="lees stand" />
+    </template>
+    <el-button type="primary" native-type="submit" :loading="busy" :disabled="isEmpty || meant.refusal !== ''">{{
+      meant.doubts.length > 0 ? 'It is so, write it' : 'Write it'
+    }}</el-button>
+    <p class="small whole">
+      <button type="button" class="link" @click="showsMore = !showsMore">
+        {{ showsMore ? 'Less' : 'Acid, SO₂, lees' }}
+      </button>
     </p>
-    <p v-if="refusal !== ''" class="refusal whole" role="alert">{{ refusal }}</p>
+    <p v-if="differs && meant.read !== null" class="small quiet whole">
+      {{ instrument === 'refractometer' ? 'With the alcohol that is in it' : 'Corrected for the sample’s warmth' }}:
+      <b>{{ show('sg', meant.read.sg) }} ± {{ show('sg', meant.read.plusMinus) }}</b>
+    </p>
+    <p v-if="ph !== ''" class="small quiet whole">{{ ph }}</p>
+    <p v-for="(doubt, i) in meant.doubts" :key="i" class="caution whole" role="status"><SentenceText :sentence="doubt" /></p>
+    <p v-if="meant.refusal !== '' || refusal !== ''" class="refusal whole" role="alert">{{ refusal || meant.refusal }}</p>
   </form>
 </template>
 
 <style scoped>
 .reading {
   display: grid;
-  grid-template-columns: repeat(4, minmax(0, 1fr)) auto;
+  grid-template-columns: repeat(auto-fill, minmax(118px, 1fr));
   align-items: start;
   gap: 8px 18px;
 }

@@ -3,7 +3,7 @@ import type { Shelved, ShelfKind } from '@hollow-bell/contract';
 import { INGREDIENTS } from '@hollow-bell/core/ingredients';
 import { YEAST_TYPES } from '@hollow-bell/core/yeast';
 import type { NitrogenDemand } from '@hollow-bell/core/yeast';
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
 import { isCounted, useShelfDraft } from '../composables/useShelfDraft.ts';
@@ -51,6 +51,18 @@ function setDemand(demand: NitrogenDemand | 'type'): void {
   if (detail.value.kind !== 'yeast') return;
   if (demand === 'type') delete detail.value.own.demand;
   else detail.value.own.demand = demand;
+}
+
+/** What the meter showed in its two buffers; kept once both are known. */
+const BUFFERS = { low: 4, high: 7 } as const;
+const seen = ref<Record<'low' | 'high', number | null>>({ low: null, high: null });
+const shownIn = (which: 'low' | 'high'): number | null =>
+  seen.value[which] ?? (detail.value.kind === 'instrument' ? (detail.value.buffers?.[which].read ?? null) : null);
+function setBuffer(which: 'low' | 'high', read: number | null): void {
+  seen.value[which] = read;
+  const [low, high] = [shownIn('low'), shownIn('high')];
+  if (detail.value.kind !== 'instrument' || low === null || high === null) return;
+  detail.value.buffers = { low: { buffer: BUFFERS.low, read: low }, high: { buffer: BUFFERS.high, read: high } };
 }
 
 async function save(): Promise<void> {
@@ -173,6 +185,20 @@ const setDate = (event: Event): string | null => (event.target as HTMLInputEleme
           ><span class="small quiet">last calibrated</span
           ><input class="line-input" type="date" :value="detail.calibratedOn ?? ''" @change="detail.calibratedOn = setDate($event)"
         /></label>
+        <template v-if="detail.reads === 'pH'">
+          <QuantityField
+            :model-value="shownIn('low')"
+            kind="buffer"
+            label="in buffer 4.00 it showed"
+            @update:model-value="setBuffer('low', $event)"
+          />
+          <QuantityField
+            :model-value="shownIn('high')"
+            kind="buffer"
+            label="in buffer 7.00 it showed"
+            @update:model-value="setBuffer('high', $event)"
+          />
+        </template>
       </template>
       <label v-if="!isCounted(detail.kind)"
         ><span class="small quiet">use by</span

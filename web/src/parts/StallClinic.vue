@@ -42,6 +42,13 @@ const HEAD: Record<StallKind, string> = {
 const bellOf = ({ score }: RankedCause): Bell => (score >= LIKELY ? 'swinging' : score >= 0 ? 'muffled' : 'still');
 const said = ({ score }: RankedCause): string => (score >= LIKELY ? 'likely' : score >= 0 ? 'possible' : 'unlikely');
 
+const beginStarter = (): Promise<boolean> =>
+  attempt(async () => {
+    const { last, volumeL } = evidence.value ?? {};
+    if (last == null || volumeL === undefined) return;
+    await store.write([{ kind: 'restart', payload: { volumeL, sg: last.sg } }], 'a starter, step by step on Rounds');
+  });
+
 const found = (cause: StallCauseId, holds: boolean, name: string): Promise<boolean> =>
   attempt(() => store.write([{ kind: 'finding', payload: { cause, holds } }], `${name}: ${holds ? 'it is so' : 'it is not so'}`));
 </script>
@@ -107,6 +114,10 @@ const found = (cause: StallCauseId, holds: boolean, name: string): Promise<boole
             ><SentenceText :sentence="step.sentence" />
           </li>
         </ol>
+        <p class="no-print">
+          <span v-if="store.ledger.restart !== null" class="quiet">Begun; its steps come up on Rounds, one by one.</span>
+          <el-button v-else :loading="busy" @click="beginStarter">Begin it; put its steps on Rounds</el-button>
+        </p>
       </details>
     </template>
     <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>

@@ -1,10 +1,6 @@
 <script setup lang="ts">
-import type { BatchSummary } from '@hollow-bell/contract';
-import { viewOf } from '@hollow-bell/core/ledger';
-import type { Ledger } from '@hollow-bell/core/ledger';
-import type { Ask } from '@hollow-bell/core/rounds';
+import type { Standing } from '@hollow-bell/contract';
 import { sectionOf } from '@hollow-bell/core/vessel';
-import { stateOf } from '@hollow-bell/core/watch';
 import { useElementSize } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import { useReader } from '../composables/useReader.ts';
@@ -12,7 +8,7 @@ import { liquidColor } from '../look/liquidColor.ts';
 import BellMark from './BellMark.vue';
 import VesselSection from './VesselSection.vue';
 
-const props = defineProps<{ standing: { batch: BatchSummary; asks: Ask[] }[] }>();
+const props = defineProps<{ standing: readonly Standing[] }>();
 
 const { show, reader } = useReader();
 const floor = ref<HTMLElement | null>(null);
@@ -24,32 +20,25 @@ const DAY_MS = 86_400_000;
 
 /** One scale for all, so that a jug looks small beside a carboy. */
 const scale = computed(() => {
-  const sections = props.standing.map(({ batch }) => sectionOf(batch.plan.must.vessel));
+  const sections = props.standing.map(({ vessel }) => sectionOf(vessel));
   const tallest = Math.max(1, ...sections.map((section) => section.heightCm.at(-1) ?? 0));
   const widest = Math.max(1, ...sections.map((section) => 2 * Math.max(...section.radiusCm)));
   const columnPx = Math.max(width.value / Math.max(1, sections.length), NARROWEST_COLUMN_PX);
   return Math.min(TALLEST_PX / tallest, (columnPx - COLUMN_AIR_PX) / widest);
 });
 
-/** Fruit and juice color a mead more than its honey does. */
-const namesOf = ({ honeys, additions }: Ledger): string[] => [
-  ...additions.filter(({ family }) => family === 'fruit' || family === 'juice').map(({ name }) => name),
-  ...honeys.map(({ name }) => name),
-];
 const vessels = computed(() =>
-  props.standing.map(({ batch, asks }) => {
-    const { ledger } = batch;
-    const view = viewOf(ledger);
-    const state = stateOf(ledger, reader.value.now);
-    const day = ledger.pitch === null ? null : Math.floor((reader.value.now - ledger.pitch.at) / DAY_MS);
+  props.standing.map((standing) => {
+    const { pitchedAt, phase, sg, volumeL, leesL, colors, asks } = standing;
+    const day = pitchedAt === null ? 'no yeast yet' : `day ${Math.floor((reader.value.now - pitchedAt) / DAY_MS)}`;
     return {
-      batch,
+      standing,
       bell: asks[0]?.bell ?? 'still',
-      sg: view === null ? '' : show('sg', view.sg),
-      about: `${day === null ? 'no yeast yet' : `day ${day}`} · ${state.phase}`,
-      layers: view === null ? [] : [{ liters: view.volumeL, color: liquidColor(namesOf(ledger)), label: '' }],
-      leesL: ledger.yeastG / 250,
-      foaming: state.phase === 'active' || state.phase === 'lag',
+      sg: show('sg', sg),
+      about: `${day} · ${phase}`,
+      layers: [{ liters: volumeL, color: liquidColor(colors), label: '' }],
+      leesL,
+      foaming: phase === 'active' || phase === 'lag',
     };
   }),
 );
@@ -58,19 +47,19 @@ const vessels = computed(() =>
 <template>
   <div ref="floor" class="scroll">
     <ol class="floor" aria-label="Vessels" :style="{ minWidth: `${vessels.length * NARROWEST_COLUMN_PX}px` }">
-      <li v-for="vessel in vessels" :key="vessel.batch.id" :data-batch="vessel.batch.name">
-        <RouterLink :to="{ name: 'batch', params: { id: vessel.batch.id } }">
+      <li v-for="vessel in vessels" :key="vessel.standing.id" :data-batch="vessel.standing.name">
+        <RouterLink :to="{ name: 'batch', params: { id: vessel.standing.id } }">
           <span class="stand"
             ><VesselSection
-              :vessel="vessel.batch.plan.must.vessel"
+              :vessel="vessel.standing.vessel"
               :layers="vessel.layers"
               :scale="scale"
               :lees-l="vessel.leesL"
               :foaming="vessel.foaming"
               airlock
-              :title="`${vessel.batch.name} in a ${vessel.batch.plan.must.vessel.name}`"
+              :title="`${vessel.standing.name} in a ${vessel.standing.vessel.name}`"
           /></span>
-          <b>{{ vessel.batch.name }}</b>
+          <b>{{ vessel.standing.name }}</b>
           <span class="sg">{{ vessel.sg }}</span>
           <span class="about small quiet"><BellMark :bell="vessel.bell" />{{ vessel.about }}</span>
         </RouterLink>

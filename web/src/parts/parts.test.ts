@@ -133,6 +133,7 @@ describe('a figure', () => {
 
 describe('a row that asks', () => {
   const ask: Ask = {
+    key: 'dose 2',
     bell: 'swinging',
     dueAt: Date.now(),
     sentence: say`Dose 2, ${massG(4)}.`,

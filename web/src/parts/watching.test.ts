@@ -91,6 +91,7 @@ describe('the clinic', () => {
     store.batch = {
       id: 'b',
       name: 'Linden',
+      float: [],
       createdAt: start,
       lastSeq: rows.length,
       planVersion: 1,

@@ -1,60 +1,91 @@
 <script setup lang="ts">
-import { feedingPracticeOf } from '@hollow-bell/contract';
-import { feedingPlanOf } from '@hollow-bell/core/feed';
-import { asksOf, byUrgency } from '@hollow-bell/core/rounds';
+import type { Standing } from '@hollow-bell/contract';
+import type { EventContent } from '@hollow-bell/core/ledger';
+import { byUrgency } from '@hollow-bell/core/rounds';
 import type { Ask } from '@hollow-bell/core/rounds';
-import { useNow } from '@vueuse/core';
-import { computed, onMounted, ref } from 'vue';
+import { onKeyStroke, useIntervalFn } from '@vueuse/core';
+import { computed, onMounted, ref, useTemplateRef } from 'vue';
+import { useRouter } from 'vue-router';
 import AskRow from '../parts/AskRow.vue';
 import VesselFloor from '../parts/VesselFloor.vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
+import { putOffEvent } from '../shown/asks.ts';
 import { useBatch } from '../stores/batch.ts';
-import { useCellar } from '../stores/cellar.ts';
 import { usePractice } from '../stores/practice.ts';
+import { useRounds } from '../stores/rounds.ts';
 
-const cellar = useCellar();
+const rounds = useRounds();
 const store = useBatch();
 const house = usePractice();
-const clock = useNow({ interval: 20_000 });
-const { tell, show } = useReader();
+const router = useRouter();
+const { tell, show, reader } = useReader();
 const { refusal, attempt } = useAttempt();
 const working = ref<string | null>(null);
 
-onMounted(() => cellar.load());
+const REFRESH_MS = 60_000;
+onMounted(() => rounds.load());
+useIntervalFn(() => void rounds.load(), REFRESH_MS);
 
-const standing = computed(() =>
-  cellar.batches
-    .filter((batch) => batch.ledger.bottled === null && batch.ledger.pouredG > 0)
-    .map((batch) => ({
-      batch,
-      asks: asksOf(batch.ledger, feedingPlanOf(batch.ledger, feedingPracticeOf(batch.plan)), clock.value.getTime()).toSorted(byUrgency),
-    })),
-);
 const rows = computed(() =>
-  standing.value
-    .flatMap(({ batch, asks }) => asks.filter((ask) => ask.bell !== 'still').map((ask) => ({ batch, ask })))
+  rounds.standing
+    .flatMap((vessel) => vessel.asks.filter((ask) => ask.bell !== 'still').map((ask) => ({ vessel, ask })))
     .toSorted((a, b) => byUrgency(a.ask, b.ask)),
 );
-const asking = computed(() => new Set(rows.value.filter(({ ask }) => ask.bell !== 'muffled').map(({ batch }) => batch.id)).size);
+const asking = computed(() => new Set(rows.value.filter(({ ask }) => ask.bell !== 'muffled').map(({ vessel }) => vessel.id)).size);
 const NUMBERS = ['None', 'One', 'Two', 'Three', 'Four', 'Five', 'Six', 'Seven', 'Eight', 'Nine', 'Ten'];
 const title = computed(() => {
   if (asking.value === 0) return 'All quiet.';
   return `${NUMBERS[asking.value] ?? asking.value} ${asking.value === 1 ? 'asks' : 'ask'} for you.`;
 });
-const today = computed(() => clock.value.toLocaleDateString(undefined, { weekday: 'long', day: 'numeric', month: 'long' }));
+const today = computed(() => new Date(reader.value.now).toLocaleDateString(undefined, { weekday: 'long', day: 'numeric', month: 'long' }));
 
-async function done(batchId: string, ask: Ask): Promise<void> {
-  if (ask.done === null) return;
-  const { label, events } = ask.done;
-  working.value = batchId;
+async function write(vessel: Standing, events: EventContent[], told: string): Promise<void> {
+  working.value = vessel.id;
   await attempt(async () => {
-    await store.open(batchId);
-    await store.write(events, tell(label));
-    await cellar.load();
+    await store.open(vessel.id);
+    await store.write(events, told);
+    await rounds.load();
   });
   working.value = null;
 }
+const done = async (vessel: Standing, { done: deed }: Ask): Promise<void> => {
+  if (deed !== null) await write(vessel, deed.events, `${vessel.name}: ${tell(deed.label)}`);
+};
+const putOff = (vessel: Standing, ask: Ask, choice: { until: number } | { reason: string }): Promise<void> =>
+  write(vessel, [putOffEvent(ask, choice, tell)], `${vessel.name}: ${'until' in choice ? 'put off' : 'left for good'}`);
+const goTo = (vessel: Standing, ask: Ask): Promise<unknown> =>
+  router.push({ name: 'station', params: { id: vessel.id, station: ask.station } });
+
+/** The row under the keys: j and k or the arrows move, Enter does as planned, o otherwise, l later or not at all. */
+const current = ref(-1);
+const lines = useTemplateRef<InstanceType<typeof AskRow>[]>('lines');
+const lineAt = (index: number): InstanceType<typeof AskRow> | undefined => lines.value?.[index];
+function step(by: number): void {
+  current.value = Math.min(rows.value.length - 1, Math.max(0, current.value + by));
+  (lineAt(current.value)?.$el as HTMLElement | undefined)?.focus();
+}
+const DEEDS: Record<string, () => void> = {
+  j: () => step(1),
+  ArrowDown: () => step(1),
+  k: () => step(-1),
+  ArrowUp: () => step(-1),
+  Enter: () => {
+    const row = rows.value[current.value];
+    if (row !== undefined) void (row.ask.done === null ? goTo(row.vessel, row.ask) : done(row.vessel, row.ask));
+  },
+  o: () => {
+    const row = rows.value[current.value];
+    if (row !== undefined) void goTo(row.vessel, row.ask);
+  },
+  l: () => lineAt(current.value)?.openPutOff(),
+};
+onKeyStroke(Object.keys(DEEDS), (event) => {
+  const isElsewhere = event.target instanceof HTMLElement && event.target.closest('input, textarea, button, a, [role=dialog]') !== null;
+  if (isElsewhere || event.ctrlKey || event.metaKey || event.altKey) return;
+  event.preventDefault();
+  DEEDS[event.key]?.();
+});
 </script>
 
 <template>
@@ -66,27 +97,29 @@ async function done(batchId: string, ask: Ask): Promise<void> {
         >Room set to <b>{{ show('tempC', house.practice.roomTempC) }}</b></span
       >
     </header>
-    <p v-if="cellar.problem !== ''" class="refusal" role="alert">
-      {{ cellar.problem }} <button type="button" class="link" @click="cellar.load()">Try again</button>
+    <p v-if="rounds.problem !== ''" class="refusal" role="alert">
+      {{ rounds.problem }} <button type="button" class="link" @click="rounds.load()">Try again</button>
     </p>
-    <p v-else-if="!cellar.loaded" class="quiet">Looking at the vessels…</p>
-    <div v-else-if="standing.length === 0" class="empty">
+    <p v-else-if="!rounds.loaded" class="quiet">Looking at the vessels…</p>
+    <div v-else-if="rounds.standing.length === 0" class="empty">
       <p>No vessel is filled yet.</p>
       <RouterLink v-slot="{ navigate }" :to="{ name: 'new' }" custom
         ><el-button type="primary" @click="navigate">Formulate a mead</el-button></RouterLink
       >
     </div>
     <template v-else>
-      <VesselFloor :standing="standing" />
+      <VesselFloor :standing="rounds.standing" class="no-print" />
       <ul class="asks" aria-label="What the vessels ask for">
         <AskRow
-          v-for="{ batch, ask } in rows"
-          :key="`${batch.id} ${ask.station} ${ask.dueAt}`"
+          v-for="{ vessel, ask } in rows"
+          :key="`${vessel.id} ${ask.key}`"
+          ref="lines"
           :ask="ask"
-          :batch-id="batch.id"
-          :name="batch.name"
-          :busy="working === batch.id"
-          @done="done(batch.id, $event)"
+          :batch-id="vessel.id"
+          :name="vessel.name"
+          :busy="working === vessel.id"
+          @done="done(vessel, $event)"
+          @put-off="(each, choice) => putOff(vessel, each, choice)"
         />
       </ul>
       <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>

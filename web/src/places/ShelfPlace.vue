@@ -7,6 +7,7 @@ import PickList from '../parts/PickList.vue';
 import ShelfImport from '../parts/ShelfImport.vue';
 import ShelfItemDialog from '../parts/ShelfItemDialog.vue';
 import ShelfRow from '../parts/ShelfRow.vue';
+import { saveCsv } from '../shown/csv.ts';
 import { csvToShelf, shelfToCsv } from '../shown/shelfCsv.ts';
 import type { ReadCsv } from '../shown/shelfCsv.ts';
 import { useShelf } from '../stores/shelf.ts';
@@ -49,11 +50,7 @@ const columns = computed(() =>
 const hasAway = computed(() => shelf.shelved.some(({ item }) => item.putAway));
 
 function download(): void {
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(new Blob([shelfToCsv(shelf.shelved.map(({ item }) => item))], { type: 'text/csv' }));
-  link.download = 'shelf.csv';
-  link.click();
-  URL.revokeObjectURL(link.href);
+  saveCsv('shelf.csv', shelfToCsv(shelf.shelved.map(({ item }) => item)));
 }
 
 async function readFile(event: Event): Promise<void> {

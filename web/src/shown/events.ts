@@ -1,14 +1,20 @@
 import type { BatchEvent, StandingEvent } from '@hollow-bell/core/ledger';
 import { BASE_SALTS, nutrientOf } from '@hollow-bell/core/ledger';
-import { gravity, massG, phValue, say, tempC, volumeL } from '@hollow-bell/core/quantities';
+import { brix, gPerL, gravity, massG, mgPerL, mm, phValue, say, tempC, volumeL, when } from '@hollow-bell/core/quantities';
 import type { Sentence } from '@hollow-bell/core/quantities';
 
 const REASONS = { sample: 'taken as a sample', foam: 'foamed over', spill: 'lost', lees: 'left on the lees' } as const;
 
-function readingSentence({ sg, tempC: warm, ph }: Extract<StandingEvent, { kind: 'reading' }>['payload']): Sentence {
+function readingSentence(reading: Extract<StandingEvent, { kind: 'reading' }>['payload']): Sentence {
+  const { instrument, sg, brix: bx, tempC: warm, ph, taGPerL, freeSo2MgPerL, leesMm } = reading;
   const parts: Sentence[] = [];
-  if (sg !== undefined) parts.push(say`${gravity(sg)}`);
+  if (sg !== undefined)
+    parts.push(instrument === undefined || instrument === 'hydrometer' ? say`${gravity(sg)}` : say`${gravity(sg)} by ${instrument}`);
+  if (bx !== undefined) parts.push(say`refractometer ${brix(bx)}`);
   if (ph !== undefined) parts.push(say`pH ${phValue(ph)}`);
+  if (taGPerL !== undefined) parts.push(say`acid ${gPerL(taGPerL)}`);
+  if (freeSo2MgPerL !== undefined) parts.push(say`free SO₂ ${mgPerL(freeSo2MgPerL)}`);
+  if (leesMm !== undefined) parts.push(say`lees ${mm(leesMm)}`);
   const told = parts.flatMap((part, i) => (i === 0 ? part : [', ', ...part]));
   if (warm === undefined) return told;
   return told.length === 0 ? say`${tempC(warm)}` : [...told, ...say` at ${tempC(warm)}`];
@@ -54,6 +60,14 @@ export function eventSentence(event: BatchEvent): Sentence {
       return [
         `looked: ${event.payload.cause === 'addition' ? 'what went in' : event.payload.cause}, ${event.payload.holds ? 'it is so' : 'it is not so'}`,
       ];
+    case 'putOff':
+      return event.payload.until === undefined
+        ? [`left for good: ${event.payload.told} (${event.payload.reason ?? ''})`]
+        : say`put off until ${when(event.payload.until)}: ${event.payload.told}`;
+    case 'restart':
+      return say`began a starter for ${volumeL(event.payload.volumeL)} at ${gravity(event.payload.sg)}`;
+    case 'restartStep':
+      return [`starter: step ${event.payload.index + 1} done`];
     case 'note':
       return [event.payload.text];
     case 'amendment':

@@ -3,6 +3,7 @@ import type { ShelfItem } from '@hollow-bell/contract';
 import { referenceIngredient } from '@hollow-bell/core/ingredients';
 import { Refusal, readNumber } from '@hollow-bell/core/quantities';
 import Papa from 'papaparse';
+import { guarded } from './csv.ts';
 
 /** One flat row for every kind of thing; what a kind does not have stays empty. */
 const COLUMNS = [
@@ -103,10 +104,6 @@ export function shelfToCsv(items: readonly ShelfItem[]): string {
     { newline: '\n' },
   );
 }
-
-/** Text that a spreadsheet would take for a formula gets a quote in front. */
-const guarded = (value: string | number): string | number =>
-  typeof value === 'string' && /^[=+\-@\t\r]/.test(value) ? `'${value}` : value;
 
 interface RowProblem {
   /** As the spreadsheet counts: the heading is row 1. */

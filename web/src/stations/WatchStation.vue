@@ -11,12 +11,17 @@ import AskList from '../parts/AskList.vue';
 import BatchLog from '../parts/BatchLog.vue';
 import BenchHead from '../parts/BenchHead.vue';
 import FigureValue from '../parts/FigureValue.vue';
+import FloatPanel from '../parts/FloatPanel.vue';
 import ForecastPanel from '../parts/ForecastPanel.vue';
+import QuickMarks from '../parts/QuickMarks.vue';
 import ReadingForm from '../parts/ReadingForm.vue';
+import ReadingsImport from '../parts/ReadingsImport.vue';
 import StallClinic from '../parts/StallClinic.vue';
 import { useForecast } from '../composables/useForecast.ts';
 import { useReader } from '../composables/useReader.ts';
+import { saveCsv } from '../shown/csv.ts';
 import { eventSentence } from '../shown/events.ts';
+import { readingsToCsv } from '../shown/readingsCsv.ts';
 import { useBatch } from '../stores/batch.ts';
 import { usePractice } from '../stores/practice.ts';
 import type { DescentData } from '../parts/descent/options.ts';
@@ -25,6 +30,9 @@ const DescentChart = defineAsyncComponent(() => import('../parts/DescentChart.vu
 const store = useBatch();
 const house = usePractice();
 const { tell, show } = useReader();
+
+const imports = ref(false);
+const saveReadings = (): void => saveCsv(`${store.batch?.name ?? 'batch'} readings.csv`, readingsToCsv(store.events, store.float));
 
 const FORECAST_DAYS = 90;
 const MEMBERS = 500;
@@ -85,7 +93,9 @@ const chart = computed<DescentData | null>(() => {
       plusMinus: r.plusMinus,
       tempC: r.tempC,
       follows: r.verdict === 'follows',
+      isFloat: r.instrument === 'float',
     })),
+    float: store.float,
     happenings,
     thirdBreakSg: ledger.pitch === null || ledger.sulfites.length > 0 ? null : sgAtShare(ledger, THIRD_BREAK),
     end: ledger.sulfites.length > 0 ? null : (store.end?.sg ?? null),
@@ -151,6 +161,13 @@ const lossesL = computed(() => store.ledger.losses.filter((loss) => loss.why !==
         <StallClinic v-if="mayBeStuck" />
         <h2>A reading</h2>
         <ReadingForm />
+        <QuickMarks />
+        <p class="small no-print table-links">
+          <button type="button" class="link" @click="imports = true">Readings from a table</button>
+          <button type="button" class="link" @click="saveReadings">Save all readings as CSV</button>
+        </p>
+        <ReadingsImport v-if="imports" @close="imports = false" />
+        <FloatPanel />
         <p class="caution">Warm samples read low and bubbles lift the hydrometer: spin it, wait, read at the bottom of the curve.</p>
         <AskList />
         <details v-if="isFermenting && !mayBeStuck" class="side">
@@ -189,6 +206,11 @@ const lossesL = computed(() => store.ledger.losses.filter((loss) => loss.why !==
 .strip :deep(.range) {
   text-align: left;
   white-space: normal;
+}
+
+.table-links {
+  display: flex;
+  gap: 18px;
 }
 
 .none {

@@ -1,6 +1,7 @@
-import { feedingPracticeOf } from '@hollow-bell/contract';
+import { feedingPracticeOf, floatPointsOf } from '@hollow-bell/contract';
 import type { Batch, NewEvent } from '@hollow-bell/contract';
 import { feedingNow, feedingPlanOf } from '@hollow-bell/core/feed';
+import { withFloat } from '@hollow-bell/core/float';
 import type { BatchEvent, EventContent, LogEntry } from '@hollow-bell/core/ledger';
 import { checkEvent, fold, ledgerFigures, logOf, viewOf } from '@hollow-bell/core/ledger';
 import { asksOf, stationOf } from '@hollow-bell/core/rounds';
@@ -32,7 +33,10 @@ export const useBatch = defineStore('batch', () => {
     const fresh = pending.filter((event) => !known.has(event.id));
     return [...recorded, ...fresh.map((event, i): BatchEvent => ({ ...event, seq: recorded.length + i + 1, enteredAt: event.happenedAt }))];
   });
-  const ledger = computed(() => fold(events.value));
+  /** What floats sent, as it came. */
+  const float = computed(() => (batch.value === null ? [] : floatPointsOf(batch.value)));
+  const folded = computed(() => withFloat(events.value, float.value));
+  const ledger = computed(() => fold(folded.value));
   const feeding = computed(() => (batch.value === null ? null : feedingPlanOf(ledger.value, feedingPracticeOf(batch.value.plan))));
 
   async function open(id: string): Promise<void> {
@@ -63,11 +67,18 @@ export const useBatch = defineStore('batch', () => {
    * Writes what happened. Throws a Refusal with a sentence when it cannot have happened so; otherwise it is kept at once
    * and sent.
    */
-  async function write(contents: EventContent[], told: string, at = Date.now()): Promise<void> {
+  const write = (contents: EventContent[], told: string, at = Date.now()): Promise<void> =>
+    writeAt(
+      contents.map((content) => ({ content, at })),
+      told,
+    );
+
+  /** The same for things that happened each at a time of its own. */
+  async function writeAt(rows: readonly { content: EventContent; at: number }[], told: string): Promise<void> {
     const current = batch.value;
     if (current === null) return;
     const trail = [...events.value];
-    const fresh = contents.map((content): NewEvent => ({ ...content, id: crypto.randomUUID(), happenedAt: Math.round(at) }));
+    const fresh = rows.map(({ content, at }): NewEvent => ({ ...content, id: crypto.randomUUID(), happenedAt: Math.round(at) }));
     for (const event of fresh) {
       checkEvent(trail, event, Date.now());
       trail.push({ ...event, seq: trail.length + 1, enteredAt: event.happenedAt });
@@ -89,6 +100,14 @@ export const useBatch = defineStore('batch', () => {
     await withdraw(last.ids, `Took back: ${last.told}`);
   }
 
+  /** A reading that belongs to another batch goes there, at its own time. */
+  async function move(eventId: string, toId: string): Promise<void> {
+    const current = batch.value;
+    if (current === null) return;
+    batch.value = await api.move(current.id, { afterSeq: current.lastSeq, eventId, toId });
+    lastWritten.value = null;
+  }
+
   /** After another window wrote: read it, then write ours behind it. */
   async function settle(choice: 'write' | 'leave'): Promise<void> {
     const parcel = conflict.value;
@@ -108,7 +127,8 @@ export const useBatch = defineStore('batch', () => {
     lastWritten,
     ledger,
     view: computed(() => viewOf(ledger.value)),
-    figures: computed(() => ledgerFigures(events.value)),
+    float,
+    figures: computed(() => ledgerFigures(folded.value)),
     log: computed<LogEntry[]>(() => logOf(events.value).toReversed()),
     feeding,
     feedingNow: computed(() => (feeding.value === null ? null : feedingNow(feeding.value, ledger.value, now.value))),
@@ -118,7 +138,10 @@ export const useBatch = defineStore('batch', () => {
     asks: computed(() => asksOf(ledger.value, feeding.value, now.value)),
     station: computed(() => stationOf(ledger.value, feeding.value, now.value)),
     open,
+    reload,
+    move,
     write,
+    writeAt,
     withdraw,
     undo,
     settle,

@@ -1,4 +1,5 @@
 import type { ShelfItem, Shelved } from '@hollow-bell/contract';
+import type { PhCalibration } from '@hollow-bell/core/liquid';
 import type { Vessel } from '@hollow-bell/core/vessel';
 import { USUAL_VESSELS } from '@hollow-bell/core/vessel';
 import { defineStore } from 'pinia';
@@ -43,5 +44,17 @@ export const useShelf = defineStore('shelf', () => {
     return own.length > 0 ? own : [...USUAL_VESSELS];
   });
 
-  return { shelved, standing, loaded, problem, leftG, yeasts, vessels, load, put, remove, importAll };
+  /** The house’s pH meter with its last two-point calibration. */
+  const phMeter = computed<PhCalibration | null>(() => {
+    const calibrations = standing.value.flatMap(({ item: { detail } }): PhCalibration[] => {
+      if (detail.kind !== 'instrument' || detail.reads !== 'pH' || detail.buffers === undefined || detail.calibratedOn === null) return [];
+      return [{ at: new Date(`${detail.calibratedOn}T12:00`).getTime(), ...detail.buffers }];
+    });
+    return calibrations.toSorted((a, b) => b.at - a.at)[0] ?? null;
+  });
+  const loadOnce = async (): Promise<void> => {
+    if (!loaded.value) await load();
+  };
+
+  return { phMeter, loadOnce, shelved, standing, loaded, problem, leftG, yeasts, vessels, load, put, remove, importAll };
 });

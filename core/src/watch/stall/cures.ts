@@ -8,6 +8,7 @@ import {
   countedMgPerG,
 } from '../../feed/index.ts';
 import { degrees, gravity, hours, massG, phValue, say, tempC, volumeL } from '../../quantities/index.ts';
+import type { EventContent } from '../../ledger/index.ts';
 import type { Sentence } from '../../quantities/index.ts';
 import { SORBIC_STOPS_MG_PER_L } from './causes.ts';
 import type { RankedCause } from './causes.ts';
@@ -138,6 +139,19 @@ export function curesFor(verdict: StallVerdict, evidence: StallEvidence, ranked:
     readAgainH: 72,
   });
   return cures;
+}
+
+/** What a starter for so much stuck mead brings into it besides the mead itself, written down when all is one again. */
+export function starterPours(liters: number): EventContent[] {
+  const starterL = liters / FIRST_PART;
+  return [
+    { kind: 'water', payload: { volumeL: starterL / 2 } },
+    {
+      kind: 'yeast',
+      payload: { yeastId: 'strong', name: 'starter for what was stuck', massG: Math.max(LEAST_YEAST_G, YEAST_G_PER_L * liters) },
+    },
+    { kind: 'nutrient', payload: { source: 'organic', massG: starterL * STARTER_NUTRIENT_G_PER_L } },
+  ];
 }
 
 export interface RestartStep {

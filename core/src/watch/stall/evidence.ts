@@ -4,7 +4,7 @@ import type { Ledger, ReadingPoint } from '../../ledger/index.ts';
 import { yeastOf } from '../../yeast/index.ts';
 import type { YeastType } from '../../yeast/index.ts';
 import { expectedEnd } from '../finish.ts';
-import { EQUAL_SG } from '../stabilized.ts';
+import { EQUAL_SG, areEqual } from '../stabilized.ts';
 
 const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
@@ -67,7 +67,7 @@ function nitrogenShareOf(ledger: Ledger, yeast: YeastType, volumeL: number, orga
 
 /** Whether readings that count as equal still lie lower at their end than at their beginning, beyond a hydrometer's scatter. */
 function creeps(equal: readonly ReadingPoint[]): boolean {
-  if (equal.length < 4) return false;
+  if (equal.length < 4 || equal.some(({ instrument }) => instrument !== equal[0]?.instrument)) return false;
   const mean = (points: readonly ReadingPoint[]): number => points.reduce((sum, { sg }) => sum + sg, 0) / points.length;
   return mean(equal.slice(0, 2)) - mean(equal.slice(-2)) > CREEP_SG;
 }
@@ -78,13 +78,10 @@ const CREEP_SG = 0.75 * EQUAL_SG;
 function stillSince(readings: readonly ReadingPoint[]): ReadingPoint | null {
   const [last, before] = [readings.at(-1), readings.at(-2)];
   if (last === undefined) return null;
-  const level = before === undefined || last.at - before.at > 4 * DAY_MS ? last.sg : (last.sg + before.sg) / 2;
-  let still = last;
-  for (const reading of readings.toReversed()) {
-    if (Math.abs(reading.sg - level) > EQUAL_SG) break;
-    still = reading;
-  }
-  return still;
+  const isAlike = before?.instrument === last.instrument && last.at - before.at <= 4 * DAY_MS;
+  const level = isAlike ? { ...last, sg: (last.sg + before.sg) / 2 } : last;
+  const moved = readings.findLastIndex((reading) => !areEqual(reading, level));
+  return readings[moved + 1] ?? last;
 }
 
 function largestFall(temps: StallEvidence['temps'], until: number): number | null {

@@ -31,6 +31,16 @@ export class EventRow extends Model {
   declare amends: string | null;
 }
 
+/** Every reading that a float sent, as it came; one in a slot of some minutes. */
+export class FloatRow extends Model {
+  declare batchId: string;
+  declare deviceId: string;
+  declare slot: number;
+  declare takenMs: number;
+  declare sg: number;
+  declare tempC: number | null;
+}
+
 export function initModels(sequelize: Sequelize): void {
   const shared = { sequelize, underscored: true, timestamps: false } as const;
   const required = (type: DataTypes.DataType) => ({ type, allowNull: false });
@@ -67,5 +77,16 @@ export function initModels(sequelize: Sequelize): void {
       amends: { type: DataTypes.UUID },
     },
     { ...shared, tableName: 'batch_events' },
+  );
+  FloatRow.init(
+    {
+      batchId: { type: DataTypes.UUID, primaryKey: true },
+      deviceId: { type: DataTypes.UUID, primaryKey: true },
+      slot: { type: DataTypes.BIGINT, primaryKey: true },
+      takenMs: required(DataTypes.BIGINT),
+      sg: required(DataTypes.DOUBLE),
+      tempC: { type: DataTypes.DOUBLE },
+    },
+    { ...shared, tableName: 'float_readings' },
   );
 }

@@ -6,6 +6,7 @@ import {
   blendSchema,
   createBatchSchema,
   errorSchema,
+  moveSchema,
   renameBatchSchema,
   replanSchema,
   splitSchema,
@@ -29,7 +30,9 @@ export const batchRoutes =
         batches: await store.list(request.query.open === 'true'),
       }),
     );
-    app.get('/batches/:id', { schema: { params, response: { 200: batchSchema, ...errors } } }, (request) => store.read(request.params.id));
+    app.get('/batches/:id', { schema: { params, response: { 200: z.string(), ...errors } } }, async (request, reply) =>
+      reply.type('application/json; charset=utf-8').send(await store.readText(request.params.id)),
+    );
     app.post('/batches', { schema: { body: createBatchSchema, response: { 200: batchSchema, ...errors } } }, (request) =>
       store.create(request.body.id, request.body.name, request.body.plan),
     );
@@ -45,6 +48,10 @@ export const batchRoutes =
 
     app.post('/batches/:id/blend', { schema: { params, body: blendSchema, response: { 200: batchSchema, ...errors } } }, (request) =>
       store.blend(request.params.id, request.body),
+    );
+
+    app.post('/batches/:id/move', { schema: { params, body: moveSchema, response: { 200: batchSchema, ...errors } } }, (request) =>
+      store.move(request.params.id, request.body),
     );
 
     app.post('/batches/:id/events', { schema: { params, body: appendSchema, response: { 200: appendedSchema, ...errors } } }, (request) =>

@@ -1,17 +1,38 @@
 import type { Batch, BatchPlan, BatchSummary, NewEvent } from '@hollow-bell/contract';
 import type { BatchEvent } from '@hollow-bell/core/ledger';
-import { Op } from 'sequelize';
+import { Op, QueryTypes } from 'sequelize';
 import type { Sequelize } from 'sequelize';
 import { HttpProblem } from '../../http/errors.ts';
 import { BatchRow, PlanRow, initModels } from './models.ts';
-import { createWithin, eventsOf, mustFind, readWithin, record, requireBelievable, requireFresh, summaryOf } from './record.ts';
+import { createWithin, eventsOf, mustFind, readWithin, record, requireBelievable, requireFresh, summaryOf, textOf } from './record.ts';
+import { floatRecord } from './floatRecord.ts';
 import { transfers } from './transfers.ts';
+
+async function withPlans(rows: readonly BatchRow[]): Promise<BatchSummary[]> {
+  const plans = await PlanRow.findAll({ where: { batchId: { [Op.in]: rows.map((row) => row.id) } } });
+  const byKey = new Map(plans.map((plan) => [`${plan.batchId} ${plan.version}`, plan.plan]));
+  return rows.flatMap((row) => {
+    const plan = byKey.get(`${row.id} ${row.planVersion}`);
+    return plan === undefined ? [] : [summaryOf(row, plan)];
+  });
+}
 
 /** Batches, their plans and their record of events. Each write is one transaction with its fold. */
 export function batchStore(sequelize: Sequelize, now: () => number) {
   initModels(sequelize);
 
   return {
+    /** Which batches stand open, each with a mark that changes whenever anything of it does. */
+    marks: (): Promise<{ id: string; mark: string }[]> =>
+      sequelize.query<{ id: string; mark: string }>('SELECT id, xmin::text AS mark FROM batches WHERE open ORDER BY created_at, id', {
+        type: QueryTypes.SELECT,
+      }),
+
+    async some(ids: readonly string[]): Promise<BatchSummary[]> {
+      const rows = await BatchRow.findAll({ where: { id: { [Op.in]: [...ids] } } });
+      return withPlans(rows);
+    },
+
     async list(onlyOpen: boolean): Promise<BatchSummary[]> {
       const rows = await BatchRow.findAll({
         ...(onlyOpen ? { where: { open: true } } : {}),
@@ -21,28 +42,24 @@ export function batchStore(sequelize: Sequelize, now: () => number) {
         ],
         limit: 5000,
       });
-      const plans = await PlanRow.findAll({ where: { batchId: { [Op.in]: rows.map((row) => row.id) } } });
-      const byKey = new Map(plans.map((plan) => [`${plan.batchId} ${plan.version}`, plan.plan]));
-      return rows.flatMap((row) => {
-        const plan = byKey.get(`${row.id} ${row.planVersion}`);
-        return plan === undefined ? [] : [summaryOf(row, plan)];
-      });
+      return withPlans(rows);
     },
 
-    read: (id: string): Promise<Batch> => sequelize.transaction((transaction) => readWithin(id, transaction)),
+    readText: (id: string): Promise<string> => textOf(sequelize, id),
+    read: async (id: string): Promise<Batch> => JSON.parse(await textOf(sequelize, id)) as Batch,
 
     /** Repeating the request with the same id answers with the batch as it is. */
     create: (id: string, name: string, plan: BatchPlan): Promise<Batch> =>
       sequelize.transaction(async (transaction) => {
         await createWithin(sequelize, { id, name, plan, createdAt: new Date(now()) }, transaction);
-        return readWithin(id, transaction);
+        return readWithin(sequelize, id, transaction);
       }),
 
     rename: (id: string, name: string): Promise<Batch> =>
       sequelize.transaction(async (transaction) => {
         const row = await mustFind(id, transaction, true);
         await row.update({ name }, { transaction });
-        return readWithin(id, transaction);
+        return readWithin(sequelize, id, transaction);
       }),
 
     /** Writes the next version of the plan; earlier ones stay. */
@@ -54,7 +71,7 @@ export function batchStore(sequelize: Sequelize, now: () => number) {
         const version = afterVersion + 1;
         await PlanRow.create({ batchId: id, version, plan, writtenAt: new Date(now()) }, { transaction });
         await row.update({ planVersion: version }, { transaction });
-        return readWithin(id, transaction);
+        return readWithin(sequelize, id, transaction);
       }),
 
     /** Appends events all or none. Events already on record under their ids are not written again. */
@@ -74,6 +91,7 @@ export function batchStore(sequelize: Sequelize, now: () => number) {
       }),
 
     ...transfers(sequelize, now),
+    ...floatRecord(sequelize),
   };
 }
 

@@ -1,14 +1,20 @@
-import type { Batch, Blend, Split } from '@hollow-bell/contract';
-import { fold, parcelOf } from '@hollow-bell/core/ledger';
+import type { Batch, Blend, Move, Split } from '@hollow-bell/contract';
+import { withFloat } from '@hollow-bell/core/float';
+import { fold, logOf, parcelOf } from '@hollow-bell/core/ledger';
 import type { BatchEvent } from '@hollow-bell/core/ledger';
 import { Refusal } from '@hollow-bell/core/quantities';
 import type { Sequelize, Transaction } from 'sequelize';
 import { v5 as uuidOf } from 'uuid';
 import type { BatchRow } from './models.ts';
-import { createWithin, eventsOf, mustFind, planOf, readWithin, record, requireFresh } from './record.ts';
+import { createWithin, eventsOf, floatOf, mustFind, planOf, readWithin, record, requireBelievable, requireFresh } from './record.ts';
+
+interface Recorded {
+  row: BatchRow;
+  events: BatchEvent[];
+}
 
 /** Names the two ends of a transfer from the id that the client chose, so that a repeated request writes nothing twice. */
-const endOf = (transferId: string, end: 'out' | 'in'): string => uuidOf(end, transferId);
+const endOf = (id: string, end: 'out' | 'in'): string => uuidOf(end, id);
 
 /** Liquid moved between batches: both records are written in one transaction, and the masses are the server's own. */
 export function transfers(sequelize: Sequelize, now: () => number) {
@@ -16,17 +22,31 @@ export function transfers(sequelize: Sequelize, now: () => number) {
     if (happenedAt > now() + 300_000) throw new Refusal('That time lies in the future; write down what has happened.', 'happenedAt');
   };
 
+  /** Both batches with their records, locked in one order whichever way round, so that two movers never wait for each other. */
+  async function lockBoth(sourceId: string, targetId: string, transaction: Transaction): Promise<{ source: Recorded; target: Recorded }> {
+    const recorded = async (id: string): Promise<Recorded> => ({
+      row: await mustFind(id, transaction, true),
+      events: await eventsOf(id, transaction),
+    });
+    if (sourceId < targetId) {
+      const source = await recorded(sourceId);
+      return { source, target: await recorded(targetId) };
+    }
+    const target = await recorded(targetId);
+    return { source: await recorded(sourceId), target };
+  }
+
   /** Siphons part of one batch into another, which may be new and empty. */
   async function move(
-    source: { row: BatchRow; events: BatchEvent[] },
-    target: { row: BatchRow; events: BatchEvent[] },
+    source: Recorded,
+    target: Recorded,
     move: { transferId: string; volumeL: number; happenedAt: number },
     transaction: Transaction,
   ): Promise<{ source: BatchEvent[]; target: BatchEvent[] }> {
     const { transferId, volumeL, happenedAt } = move;
     const latest = Math.max(0, ...[...source.events, ...target.events].map((event) => event.happenedAt));
     if (happenedAt < latest) throw new Refusal('Later entries stand in these records; liquid is moved as they are now.', 'happenedAt');
-    const parcel = parcelOf(fold(source.events), volumeL);
+    const parcel = parcelOf(fold(withFloat(source.events, await floatOf(source.row.id, transaction))), volumeL);
     const { row: from } = source;
     const { row: to } = target;
     const out = {
@@ -56,7 +76,7 @@ export function transfers(sequelize: Sequelize, now: () => number) {
         let events = await eventsOf(id, transaction);
         const known = new Set(events.map((event) => event.id));
         const fresh = children.filter((child) => !known.has(endOf(child.id, 'out')));
-        if (fresh.length === 0) return readWithin(id, transaction);
+        if (fresh.length === 0) return readWithin(sequelize, id, transaction);
         requireFresh(events, afterSeq);
         const plan = await planOf(row, transaction);
         for (const child of fresh) {
@@ -65,23 +85,42 @@ export function transfers(sequelize: Sequelize, now: () => number) {
           const target = { row: await mustFind(child.id, transaction, true), events: [] };
           events = (await move({ row, events }, target, { transferId: child.id, volumeL: child.volumeL, happenedAt }, transaction)).source;
         }
-        return readWithin(id, transaction);
+        return readWithin(sequelize, id, transaction);
+      }),
+
+    /** Takes a reading out of one record and writes it into another, at its own time; both records say so. */
+    move: (id: string, { afterSeq, eventId, toId }: Move): Promise<Batch> =>
+      sequelize.transaction(async (transaction) => {
+        if (toId === id) throw new Refusal('It stands in this batch already; choose another.', 'toId');
+        const { source, target } = await lockBoth(id, toId, transaction);
+        const movedId = endOf(eventId, 'in');
+        if (target.events.some((event) => event.id === movedId)) return readWithin(sequelize, id, transaction);
+        requireFresh(source.events, afterSeq);
+        const moved = logOf(source.events).find((entry) => entry.first.id === eventId && !entry.withdrawn)?.standing;
+        if (moved?.kind !== 'reading') throw new Refusal('Only a reading that stands in this record can be moved.', 'eventId');
+        const { happenedAt, payload } = moved;
+        const into = { id: movedId, kind: 'reading', happenedAt, payload } as const;
+        requireBelievable(target.events, [into], now());
+        const withdrawal = {
+          id: endOf(eventId, 'out'),
+          kind: 'amendment',
+          happenedAt: now(),
+          payload: { eventId, replacement: null },
+        } as const;
+        await record(target.row, target.events, [into], now(), transaction);
+        await record(source.row, source.events, [withdrawal], now(), transaction);
+        return readWithin(sequelize, id, transaction);
       }),
 
     blend: (id: string, { afterSeq, happenedAt, fromId, volumeL, transferId }: Blend): Promise<Batch> =>
       sequelize.transaction(async (transaction) => {
         requirePast(happenedAt);
         if (fromId === id) throw new Refusal('A batch cannot be poured into itself; choose another.', 'fromId');
-        const rows = new Map<string, BatchRow>();
-        for (const each of [id, fromId].sort()) rows.set(each, await mustFind(each, transaction, true));
-        const [target, source] = [rows.get(id), rows.get(fromId)];
-        if (target === undefined || source === undefined) throw new Error('locked rows went missing');
-        const events = await eventsOf(id, transaction);
-        if (events.some((event) => event.id === endOf(transferId, 'in'))) return readWithin(id, transaction);
-        requireFresh(events, afterSeq);
-        const sourceEvents = await eventsOf(fromId, transaction);
-        await move({ row: source, events: sourceEvents }, { row: target, events }, { transferId, volumeL, happenedAt }, transaction);
-        return readWithin(id, transaction);
+        const { source, target } = await lockBoth(fromId, id, transaction);
+        if (target.events.some((event) => event.id === endOf(transferId, 'in'))) return readWithin(sequelize, id, transaction);
+        requireFresh(target.events, afterSeq);
+        await move(source, target, { transferId, volumeL, happenedAt }, transaction);
+        return readWithin(sequelize, id, transaction);
       }),
   };
 }

@@ -1,3 +1,4 @@
+import type { FloatPoint } from '@hollow-bell/core/float';
 import type { FanPoint } from '@hollow-bell/core/forecast';
 import type { Ranged, UnitSystem } from '@hollow-bell/core/quantities';
 import { celsiusToF } from '@hollow-bell/core/quantities';
@@ -6,7 +7,9 @@ import type { EChartsOption } from 'echarts/types/dist/shared';
 export interface DescentData {
   startAt: number;
   endAt: number;
-  readings: { at: number; sg: number; plusMinus: number; tempC: number | null; follows: boolean }[];
+  readings: { at: number; sg: number; plusMinus: number; tempC: number | null; follows: boolean; isFloat: boolean }[];
+  /** Every reading that a float sent, as it came. */
+  float: readonly FloatPoint[];
   happenings: { at: number; told: string }[];
   /** Gravity at which a third of the sugar is gone. */
   thirdBreakSg: number | null;
@@ -78,6 +81,13 @@ function bandSeries({ forecast }: DescentData, colors: ChartColors, day: (at: nu
   ];
 }
 
+/** More dots than this are one gray band. */
+const MOST_DOTS = 1200;
+function thinned(float: DescentData['float']): readonly FloatPoint[] {
+  const every = Math.ceil(float.length / MOST_DOTS);
+  return every <= 1 ? float : float.filter((_, i) => i % every === 0);
+}
+
 /** The descent of gravity in days from the first event, with error bars, happenings, the third break and the expected end. */
 export function descentOptions(data: DescentData, colors: ChartColors): EChartsOption {
   const day = (at: number): number => (at - data.startAt) / DAY_MS;
@@ -142,7 +152,8 @@ export function descentOptions(data: DescentData, colors: ChartColors): EChartsO
         lineStyle: { color: colors.ink, width: 1.8 },
         itemStyle: { color: colors.ink },
         symbol: 'circle',
-        symbolSize: 6,
+        showAllSymbol: true,
+        symbolSize: (_value: unknown, { dataIndex }: { dataIndex: number }) => (followed[dataIndex]?.isFloat === true ? 0 : 6),
         markLine: {
           symbol: 'none',
           silent: true,
@@ -187,14 +198,28 @@ export function descentOptions(data: DescentData, colors: ChartColors): EChartsO
       {
         name: 'error',
         type: 'line',
-        data: data.readings.flatMap((r) => [
-          [day(r.at), r.sg - r.plusMinus],
-          [day(r.at), r.sg + r.plusMinus],
-          ['-', '-'],
-        ]),
+        data: data.readings
+          .filter((r) => !r.isFloat)
+          .flatMap((r) => [
+            [day(r.at), r.sg - r.plusMinus],
+            [day(r.at), r.sg + r.plusMinus],
+            ['-', '-'],
+          ]),
         symbol: 'none',
         lineStyle: { color: colors.ink, width: 1.6 },
         silent: true,
+      },
+      {
+        name: 'float, as it came',
+        type: 'line',
+        data: thinned(data.float).map(({ at, sg }) => [day(at), sg]),
+        lineStyle: { opacity: 0 },
+        symbol: 'circle',
+        showAllSymbol: true,
+        symbolSize: 2,
+        itemStyle: { color: colors.quiet, opacity: 0.6 },
+        silent: true,
+        z: 1,
       },
       {
         name: 'not followed',

@@ -1,0 +1,17 @@
+import { expectedAt, paceOf } from '../feed/index.ts';
+import type { Ledger } from '../ledger/index.ts';
+
+const HOUR_MS = 3_600_000;
+/** A reading is worth taking once so much more of the sugar should be gone; our estimate, as are the bounds. */
+const WORTH_SHARE = 0.12;
+const GAP_H = { least: 36, most: 168 } as const;
+/** Until a reading has told its pace. */
+const FIRST_GAP_H = 60;
+
+/** How long a gap between readings is sensible now, h: short while the gravity falls fast, a week at most. */
+export function readingGapH(ledger: Ledger): number {
+  const pace = paceOf(ledger);
+  if (pace?.isMeasured !== true) return FIRST_GAP_H;
+  const untilH = (expectedAt(pace, Math.min(0.99, pace.share + WORTH_SHARE)) - pace.at) / HOUR_MS;
+  return Math.min(GAP_H.most, Math.max(GAP_H.least, untilH));
+}

@@ -1,0 +1,65 @@
+import { feedingPracticeOf } from '@hollow-bell/contract';
+import type { BatchSummary, Standing } from '@hollow-bell/contract';
+import { feedingPlanOf } from '@hollow-bell/core/feed';
+import { viewOf } from '@hollow-bell/core/ledger';
+import { asksOf, byUrgency } from '@hollow-bell/core/rounds';
+import { stateOf } from '@hollow-bell/core/watch';
+
+interface Batches {
+  marks: () => Promise<{ id: string; mark: string }[]>;
+  some: (ids: readonly string[]) => Promise<BatchSummary[]>;
+}
+
+/** What a vessel asks for moves with the clock; it is reckoned anew after so long even where nothing was written. */
+const STALE_MS = 60_000;
+/** Yeast cake of so many grams fills a liter (our estimate). */
+const YEAST_G_PER_L = 250;
+
+/** Null where nothing is in the vessel. */
+function standingOf({ id, name, plan, ledger }: BatchSummary, now: number): Standing | null {
+  const view = viewOf(ledger);
+  if (view === null || ledger.bottled !== null || ledger.pouredG <= 0) return null;
+  const fruit = ledger.additions.filter(({ family }) => family === 'fruit' || family === 'juice');
+  return {
+    id,
+    name,
+    vessel: plan.must.vessel,
+    pitchedAt: ledger.pitch?.at ?? null,
+    phase: stateOf(ledger, now).phase,
+    sg: view.sg,
+    volumeL: view.volumeL,
+    leesL: ledger.yeastG / YEAST_G_PER_L,
+    colors: [...fruit, ...ledger.honeys].map((poured) => poured.name),
+    asks: asksOf(ledger, feedingPlanOf(ledger, feedingPracticeOf(plan)), now).toSorted(byUrgency),
+  };
+}
+
+interface Known {
+  mark: string;
+  batch: BatchSummary;
+  reckonedAt: number;
+  json: string;
+}
+
+/** Every open vessel with its asks, as JSON. Only what was written since the last time is read and reckoned again. */
+export function standingVessels(batches: Batches, now: () => number) {
+  let known = new Map<string, Known>();
+  const reckoned = (mark: string, batch: BatchSummary): Known => {
+    const standing = standingOf(batch, now());
+    return { mark, batch, reckonedAt: now(), json: standing === null ? '' : JSON.stringify(standing) };
+  };
+  return async (): Promise<string> => {
+    const marks = await batches.marks();
+    const changed = marks.filter(({ id, mark }) => known.get(id)?.mark !== mark);
+    const read = new Map(changed.length === 0 ? [] : (await batches.some(changed.map(({ id }) => id))).map((batch) => [batch.id, batch]));
+    const next = new Map<string, Known>();
+    for (const { id, mark } of marks) {
+      const [before, fresh] = [known.get(id), read.get(id)];
+      if (fresh !== undefined) next.set(id, reckoned(mark, fresh));
+      else if (before !== undefined) next.set(id, now() - before.reckonedAt < STALE_MS ? before : reckoned(mark, before.batch));
+    }
+    known = next;
+    const all = [...next.values()].flatMap(({ json }) => (json === '' ? [] : [json]));
+    return `{"standing":[${all.join(',')}]}`;
+  };
+}
