@@ -57,7 +57,7 @@ function roomC({ story, warmedAtH }: FloatPlay, hour: number): number {
  * What a simulated float in this batch sends: a must that ferments by a world of its own, seen by an instrument with faults.
  * The same seed gives the same readings, whichever stretch of them is asked for.
  *
- * @param ledger of a pitched batch; null comes back before the pitch
+ * @param ledger of a batch as it was pitched; null comes back before the pitch
  * @param rng drawn from for each reading from the pitch on
  */
 export function floatReadings(ledger: Ledger, play: FloatPlay, rng: Rng): FloatPoint[] | null {

@@ -2,6 +2,7 @@
 import type { FloatDevice } from '@hollow-bell/contract';
 import { settleFloat } from '@hollow-bell/core/float';
 import type { FloatFault } from '@hollow-bell/core/float';
+import { foldUntil } from '@hollow-bell/core/ledger';
 import { seeded } from '@hollow-bell/core/numerics';
 import { FLOAT_STORIES, USUAL_WRONGS, floatReadings } from '@hollow-bell/core/simulate';
 import type { FloatStory } from '@hollow-bell/core/simulate';
@@ -27,13 +28,14 @@ const here = computed(() => floats.value.filter(({ batchId }) => batchId === sto
 const elsewhere = computed(() => floats.value.filter(({ batchId }) => batchId !== store.batch?.id));
 const address = `${location.origin}/api/float`;
 const settled = computed(() => settleFloat(store.float));
+const HOUR_MS = 3_600_000;
 const FAULTS: Record<FloatFault['kind'], string> = {
   stuck: 'hung on one number, which is left out',
   jumps: 'was thrown off by foam or a knock; those readings are left out',
   silent: 'sent nothing',
 };
 const told = ({ kind, from, to }: FloatFault): string =>
-  to - from < 3.6e6 ? `${FAULTS[kind]}, ${show('when', from)}` : `${FAULTS[kind]}, ${show('when', from)} to ${show('when', to)}`;
+  to - from < HOUR_MS ? `${FAULTS[kind]}, ${show('when', from)}` : `${FAULTS[kind]}, ${show('when', from)} to ${show('when', to)}`;
 const STORIES = FLOAT_STORIES.map(({ id, told: label }) => ({ value: id, label }));
 
 async function load(): Promise<void> {
@@ -70,9 +72,10 @@ const playSimulated = (): Promise<boolean> =>
   attempt(async () => {
     const { ledger, batch } = store;
     if (made.value === null || batch === null || ledger.pitch === null) return;
-    const toH = (Date.now() - ledger.pitch.at) / 3.6e6;
+    const atPitch = foldUntil(store.events, ledger.pitch.at + 1);
+    const toH = (Date.now() - ledger.pitch.at) / HOUR_MS;
     const play = { story: story.value, fromH: 6, toH, everyMin: EVERY_MIN, warmedAtH: null, wrongs: USUAL_WRONGS };
-    const readings = (floatReadings(ledger, play, seeded(ledger.pitch.at % 1e9)) ?? []).map(({ at, sg, tempC }) => ({
+    const readings = (floatReadings(atPitch, play, seeded(ledger.pitch.at % 1e9)) ?? []).map(({ at, sg, tempC }) => ({
       at,
       sg,
       tempC: tempC ?? undefined,

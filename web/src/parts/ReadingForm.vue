@@ -125,7 +125,7 @@ async function save(): Promise<void> {
 <style scoped>
 .reading {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(118px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(104px, 1fr));
   align-items: start;
   gap: 8px 18px;
 }
