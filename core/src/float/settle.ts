@@ -131,7 +131,7 @@ export function settleFloat(raw: readonly FloatPoint[]): SettledFloat {
   };
 }
 
-/** A float is set by each hydrometer that is read beside it: what it then was off by is taken off from there on. */
+/** A float is set by each hydrometer that is read beside it: what it then was off by. */
 function offsetsOf(points: readonly FloatPoint[], events: readonly BatchEvent[]): { at: number; sg: number }[] {
   return standingEvents(events).flatMap((event) => {
     if (event.kind !== 'reading') return [];
@@ -142,6 +142,14 @@ function offsetsOf(points: readonly FloatPoint[], events: readonly BatchEvent[])
     const shown = mean(beside.map((point) => gravityRead(emptyLedger(), asReading(point))?.sg ?? point.sg));
     return [{ at: event.happenedAt, sg: read.sg - shown }];
   });
+}
+
+/** Between two hydrometers the float's error is taken to drift evenly; before the first and after the last it stays as found. */
+function offsetAt(offsets: readonly { at: number; sg: number }[], at: number): number {
+  const after = offsets.findIndex((offset) => offset.at >= at);
+  const [before, next] = [offsets[after < 0 ? offsets.length - 1 : after - 1], offsets[after]];
+  if (before === undefined || next === undefined || next.at === before.at) return (before ?? next)?.sg ?? 0;
+  return before.sg + ((next.sg - before.sg) * (at - before.at)) / (next.at - before.at);
 }
 
 const asReading = ({ sg, tempC }: FloatPoint) => ({ instrument: 'float' as const, sg, ...(tempC === null ? {} : { tempC }) });
@@ -158,7 +166,7 @@ export function withFloat(events: readonly BatchEvent[], raw: readonly FloatPoin
   const { points } = settleFloat(raw.filter(({ at }) => at > from && at < to));
   const offsets = offsetsOf(points, events);
   const told = points.map((point): BatchEvent => {
-    const offset = offsets.findLast(({ at }) => at <= point.at)?.sg ?? 0;
+    const offset = offsetAt(offsets, point.at);
     return {
       kind: 'reading',
       payload: asReading({ ...point, sg: Math.min(SG_RANGE.high, Math.max(SG_RANGE.low, point.sg + offset)) }),

@@ -32,6 +32,9 @@ export function refractometerBrix(liquid: Liquid): number {
   return 100 * findRoot((w) => ofSucrose(w) - refraction, -0.1, 0.8, 1e-9).x;
 }
 
+/** A refractometer is read to so much, °Bx; nearer than this to what is possible is possible. */
+const READ_TO_BRIX = 0.2;
+
 /**
  * SG 20/20 of a fermenting liquid from what a refractometer shows, with the alcohol that its record says it holds: extract is
  * fermented, or unfermented, until the liquid would show this reading.
@@ -45,14 +48,15 @@ export function sgFromRefractometer(liquid: Liquid, brix: number, ethanolYield: 
   requireWithin('The refractometer', brix, 0, 75, '°Bx');
   const misfit = (fermentedG: number): number => refractometerBrix(ferment(liquid, fermentedG, ethanolYield)) - brix;
   const [least, most] = [-liquid.ethanolG / ethanolYield, liquid.extractG];
-  if (misfit(least) < 0)
+  if (misfit(least) < -READ_TO_BRIX)
     throw new Refusal(`${brix.toFixed(1)} °Bx is more than this must ever held; more honey than is written down, or a slip.`, 'brix');
-  if (misfit(most) > 0)
+  if (misfit(most) > READ_TO_BRIX)
     throw new Refusal(
       `${brix.toFixed(1)} °Bx is less than this must can show; with every gram fermented it would still bend light more.`,
       'brix',
     );
-  return mix(ferment(liquid, findRoot(misfit, least, most, 1e-6 * (1 + most)).x, ethanolYield)).sg;
+  const fermentedG = misfit(least) <= 0 ? least : misfit(most) >= 0 ? most : findRoot(misfit, least, most, 1e-6 * (1 + most)).x;
+  return mix(ferment(liquid, fermentedG, ethanolYield)).sg;
 }
 
 /**

@@ -258,7 +258,10 @@ function restartAsk(ledger: Ledger, now: number): Ask | null {
       now >= dueAt
         ? {
             label: ['Step done'],
-            events: [{ kind: 'restartStep', payload: { index: next } }, ...(next === steps.length - 1 ? starterPours(restart.volumeL) : [])],
+            events: [
+              { kind: 'restartStep', payload: { index: next } },
+              ...(next === steps.length - 1 ? starterPours(restart.volumeL) : []),
+            ],
           }
         : null,
     dated: [...told, ...step.sentence],

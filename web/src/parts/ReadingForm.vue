@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { gravityRead } from '@hollow-bell/core/ledger';
 import type { Payloads } from '@hollow-bell/core/ledger';
-import { correctedPh, phPlusMinus } from '@hollow-bell/core/liquid';
+import { SOUND_SLOPE, correctedPh, electrodeSlope, phPlusMinus } from '@hollow-bell/core/liquid';
 import type { GravityInstrument } from '@hollow-bell/core/liquid';
 import { Refusal } from '@hollow-bell/core/quantities';
 import { doubtsAbout } from '@hollow-bell/core/watch';
@@ -80,7 +80,9 @@ const ph = computed(() => {
   const { phMeter } = shelf;
   const [value, error] = [phMeter === null ? given.ph : correctedPh(given.ph, phMeter), phPlusMinus(phMeter, store.now)];
   const when = phMeter === null ? 'no calibration is on the Shelf' : `calibrated ${show('when', phMeter.at)}`;
-  return `pH ${show('ph', value)} ± ${show('ph', error)}, ${when}`;
+  const slope = phMeter === null ? 1 : electrodeSlope(phMeter);
+  const worn = slope < SOUND_SLOPE.low || slope > SOUND_SLOPE.high ? '; its electrode is worn' : '';
+  return `pH ${show('ph', value)} ± ${show('ph', error)}, ${when}${worn}`;
 });
 
 async function save(): Promise<void> {

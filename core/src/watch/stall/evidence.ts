@@ -68,8 +68,10 @@ function nitrogenShareOf(ledger: Ledger, yeast: YeastType, volumeL: number, orga
 /** Whether readings that count as equal still lie lower at their end than at their beginning, beyond a hydrometer's scatter. */
 function creeps(equal: readonly ReadingPoint[]): boolean {
   if (equal.length < 4 || equal.some(({ instrument }) => instrument !== equal[0]?.instrument)) return false;
+  /** A float sees the last of the fall itself; whether it creeps shows in the latter half. */
+  const half = equal[0]?.instrument === 'float' ? equal.slice(equal.length >> 1) : equal;
   const mean = (points: readonly ReadingPoint[]): number => points.reduce((sum, { sg }) => sum + sg, 0) / points.length;
-  return mean(equal.slice(0, 2)) - mean(equal.slice(-2)) > CREEP_SG;
+  return mean(half.slice(0, 2)) - mean(half.slice(-2)) > CREEP_SG;
 }
 /** Three quarters of what counts as equal: twice the scatter of two readings' mean (our estimate). */
 const CREEP_SG = 0.75 * EQUAL_SG;
