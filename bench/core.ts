@@ -16,6 +16,8 @@ import {
 } from '@hollow-bell/core/must';
 import { seeded } from '@hollow-bell/core/numerics';
 import { forecastTable, forecastTimes } from './forecasts.ts';
+import { againstC } from './againstC.ts';
+import { recordTimes } from './records.ts';
 import { stallTable } from './stalls.ts';
 
 const HONEY = { name: 'linden', massG: 1500, moisture: MEAN_HONEY.moisture, unfermentable: MEAN_HONEY.unfermentable };
@@ -118,6 +120,14 @@ async function studies(): Promise<void> {
   console.log(
     `forecast, 500 members over 90 days: median ${median.toFixed(0)} ms, worst ${worst.toFixed(0)} ms, ${(median / base).toFixed(0)} × yardstick, budget 500 ms`,
   );
+  const compared = againstC();
+  console.log(
+    compared === null
+      ? 'the forecast’s loop against C: no C compiler on this machine'
+      : `the forecast’s loop, 500 members over 90 days: ${compared.hereMs.toFixed(0)} ms here, ${compared.inCMs.toFixed(0)} ms in C (-O2), ${compared.ratio.toFixed(2)} ×, budget 1.6 ×; their sums differ by ${compared.differs.toExponential(0)}`,
+  );
+  const databaseUrl = process.env['HOLLOW_BELL_BENCH_DATABASE'];
+  if (databaseUrl !== undefined) for (const line of await recordTimes(databaseUrl)) console.log(line);
   console.log(`\n${stallTable()}`);
   console.log(`\n${await forecastTable()}`);
 }

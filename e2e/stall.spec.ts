@@ -1,8 +1,12 @@
+import { execFile } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
+import { fileURLToPath } from 'node:url';
+import { promisify } from 'node:util';
 import type { Batch } from '@hollow-bell/contract';
 import { expect, test } from './cellar.ts';
 
 const DAY_MS = 86_400_000;
+const FLOAT = fileURLToPath(new URL('../instruments/float.ts', import.meta.url));
 
 test('a cold stall is found, argued with, warmed and goes on', async ({ page, demoCellar }) => {
   await page.goto(demoCellar.url);
@@ -30,6 +34,66 @@ test('a cold stall is found, argued with, warmed and goes on', async ({ page, de
   await dip('1.039 21c');
   await expect(page.getByText('Does it look stuck?')).toBeVisible();
   await expect(clinic).toBeHidden();
+});
+
+test('a float in a must that stops in the cold shows the stall, and its cure', async ({ page, emptyCellar }) => {
+  const { url } = emptyCellar;
+  await page.goto(url);
+  await page.getByRole('button', { name: 'Begin with an empty cellar' }).click();
+  await page.getByRole('button', { name: 'Formulate a mead' }).click();
+  await page.getByLabel('Name of the batch').fill('Cold corner');
+  await page.getByRole('button', { name: 'Save as a batch' }).click();
+  await expect(page).toHaveURL(/batches\/[0-9a-f-]{36}/);
+  const id = /batches\/([0-9a-f-]{36})/.exec(page.url())![1]!;
+  const pitchedAt = Date.now() - 20 * DAY_MS;
+  const rows = [
+    [-0.1, { kind: 'honey', payload: { name: 'heather', massG: 2050, moisture: 0.172, unfermentable: 0.045 } }],
+    [-0.1, { kind: 'water', payload: { volumeL: 4.6 } }],
+    [0, { kind: 'yeast', payload: { yeastId: 'allround', name: 'even-tempered wine type', massG: 6 } }],
+  ] as const;
+  const events = rows.map(([day, content]) => ({ ...content, id: randomUUID(), happenedAt: Math.round(pitchedAt + day * DAY_MS) }));
+  const written = await page.request.post(`${url}/api/batches/${id}/events`, { data: { afterSeq: 0, events } });
+  expect(written.ok(), await written.text()).toBe(true);
+
+  await page.goto(`${url}/batches/${id}/watch`);
+  const panel = page.locator('[data-test=float]');
+  await panel.getByText('A float hydrometer in it').click();
+  await panel.getByRole('button', { name: 'Hang a float in' }).click();
+  const token = await panel.locator('[data-test=float-token]').innerText();
+  const float = async (...more: string[]): Promise<string> =>
+    (
+      await promisify(execFile)(process.execPath, [
+        '--import',
+        'tsx',
+        FLOAT,
+        '--url',
+        url,
+        '--batch',
+        id,
+        '--token',
+        token,
+        '--story',
+        'cold',
+        ...more,
+      ])
+    ).stdout;
+
+  // The room falls from 20 to 8 °C between day 3 and day 6; the yeast wants 15 to 25.
+  expect(await float('--to-hour', '384')).toMatch(/\d{3} readings kept/);
+  expect(await float('--to-hour', '384'), 'sent again, nothing is written twice').toMatch(/^0 readings kept/);
+  await page.reload();
+  const clinic = page.locator('[data-test=clinic]');
+  await expect(clinic).toHaveAttribute('data-kind', 'stuck');
+  await expect(clinic.locator('[data-cause]').first()).toHaveAttribute('data-cause', 'cold');
+  await expect(clinic.locator('[data-cure=warm]')).toContainText(/Warm it to 20\s°C/);
+  await page.getByRole('link', { name: 'Rounds', exact: true }).click();
+  await expect(page.locator('li[data-bell=cracked]')).toContainText('too cold');
+
+  await float('--from-hour', '384', '--warmed-at-hour', '384', '--to-hour', '479');
+  await page.reload();
+  await expect(page.locator('li[data-bell=cracked]')).toHaveCount(0);
+  await page.goto(`${url}/batches/${id}/watch`);
+  await expect(page.getByText('Does it look stuck?')).toBeVisible();
 });
 
 test('a braggot that ends on its malt is left alone', async ({ page, emptyCellar }) => {

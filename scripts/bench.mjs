@@ -1,14 +1,27 @@
-import { spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
+import { once } from 'node:events';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { installNpmPackages } from './setup/install.mjs';
+import { startCluster } from './setup/cluster.mjs';
+import { installDebianPackages, installNpmPackages } from './setup/install.mjs';
 import { ROOT, runMain } from './setup/paths.mjs';
 
-/** Speed of the computations, as ratios against a plain loop in the same run. */
+/** Speed of the computations and of the record, as ratios against something in the same run. */
 async function main() {
+  installDebianPackages({ database: true, browser: false });
   installNpmPackages();
-  process.exit(
-    spawnSync(process.execPath, ['--import', 'tsx', join(ROOT, 'bench', 'core.ts')], { cwd: ROOT, stdio: 'inherit' }).status ?? 1,
-  );
+  const folder = mkdtempSync(join(tmpdir(), 'hollow-bell-bench-'));
+  const cluster = await startCluster(folder);
+  const bench = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'bench', 'core.ts')], {
+    cwd: ROOT,
+    stdio: 'inherit',
+    env: { ...process.env, HOLLOW_BELL_BENCH_DATABASE: cluster.url },
+  });
+  const [code] = await once(bench, 'exit');
+  await cluster.stop();
+  rmSync(folder, { recursive: true, force: true });
+  process.exit(code ?? 1);
 }
 
 runMain(main);

@@ -12,7 +12,11 @@ const bin = (name) => join(ROOT, 'node_modules', '.bin', name);
 /** What is checked without running it, longest first; each counts as one test. */
 const CHECKS = [
   ['lint', bin('eslint'), ['.', '--max-warnings', '0']],
-  ['types of core, contract, server, e2e, bench and instruments', bin('tsc'), ['-b', 'core', 'contract', 'server', 'e2e', 'bench', 'instruments']],
+  [
+    'types of core, contract, server, e2e, bench and instruments',
+    bin('tsc'),
+    ['-b', 'core', 'contract', 'server', 'e2e', 'bench', 'instruments'],
+  ],
   ['types of web', bin('vue-tsc'), ['--noEmit', '-p', 'web']],
   ['format', bin('prettier'), ['--check', '--log-level', 'warn', '.']],
   [

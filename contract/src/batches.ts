@@ -127,6 +127,8 @@ export type BatchSummary = z.infer<typeof batchSummarySchema>;
 const floatPointSchema = z.tuple([z.number(), z.number(), z.number().nullable()]);
 export const batchSchema = batchSummarySchema.extend({ events: z.array(storedEvent), float: z.array(floatPointSchema) });
 export type Batch = z.infer<typeof batchSchema>;
+/** A batch for those who fold its record themselves. */
+export type BatchRecord = Omit<Batch, 'ledger'>;
 export const floatPointsOf = ({ float }: Pick<Batch, 'float'>): FloatPoint[] => float.map(([at, sg, tempC]) => ({ at, sg, tempC }));
 
 export const appendedSchema = z.object({ lastSeq: z.number().int(), events: z.array(storedEvent) });

@@ -1,6 +1,6 @@
 import type { Forecast } from '@hollow-bell/core/forecast';
 import { DEFAULT_PRACTICE } from '@hollow-bell/contract';
-import { emptyLedger, eventsAt } from '@hollow-bell/core/ledger';
+import { eventsAt } from '@hollow-bell/core/ledger';
 import type { EventContent } from '@hollow-bell/core/ledger';
 import { planOf, plannedHoney } from '@hollow-bell/core/must';
 import { mount } from '@vue/test-utils';
@@ -96,7 +96,6 @@ describe('the clinic', () => {
       lastSeq: rows.length,
       planVersion: 1,
       plan: { must: planOf([plannedHoney('linden', 1800)], 4.5), practice: DEFAULT_PRACTICE },
-      ledger: emptyLedger(),
       events: eventsAt(start, rows),
     };
     return mount(StallClinic);

@@ -1,5 +1,5 @@
 import { feedingPracticeOf, floatPointsOf } from '@hollow-bell/contract';
-import type { Batch, NewEvent } from '@hollow-bell/contract';
+import type { BatchRecord, NewEvent } from '@hollow-bell/contract';
 import { feedingNow, feedingPlanOf } from '@hollow-bell/core/feed';
 import { withFloat } from '@hollow-bell/core/float';
 import type { BatchEvent, EventContent, LogEntry } from '@hollow-bell/core/ledger';
@@ -16,7 +16,7 @@ import { useOutbox } from './outbox.ts';
 /** The batch that is open: its record, what waits to be written, and what follows from both. */
 export const useBatch = defineStore('batch', () => {
   const outbox = useOutbox();
-  const batch = ref<Batch | null>(null);
+  const batch = ref<BatchRecord | null>(null);
   const problem = ref('');
   const lastWritten = ref<{ ids: string[]; told: string } | null>(null);
   const clock = useNow({ interval: 20_000 });

@@ -46,24 +46,27 @@ export async function planOf(row: BatchRow, transaction: Transaction): Promise<B
 }
 
 /** A moment as ms since 1970 UTC, without a date to be parsed on the way. */
-const ms = (column: string): string => `(extract(epoch FROM ${column}) * 1000)::bigint`;
+const ms = (column: string): string => `(date_part('epoch', ${column}) * 1000)::bigint`;
 
-/** PostgreSQL itself writes the JSON: on this, the most asked route, building objects for each row costs more than the query. */
-const READ_BATCH = `
-  SELECT json_build_object(
-    'id', batch.id, 'name', batch.name, 'createdAt', ${ms('batch.created_at')}, 'lastSeq', batch.last_seq,
-    'planVersion', batch.plan_version, 'plan', plan.plan, 'ledger', batch.ledger,
-    'events', COALESCE((SELECT json_agg(json_build_object('id', id, 'seq', seq, 'kind', kind, 'payload', payload,
-        'happenedAt', ${ms('happened_at')}, 'enteredAt', ${ms('entered_at')}) ORDER BY seq)
-      FROM batch_events WHERE batch_id = batch.id), '[]'),
-    'float', COALESCE((SELECT json_agg(json_build_array(taken_ms, sg, temp_c) ORDER BY taken_ms)
-      FROM float_readings WHERE batch_id = batch.id), '[]'))::text AS batch
+/**
+ * PostgreSQL itself writes the JSON, as text: on this, the most asked route, building objects for each row, here or there, costs
+ * more than the query.
+ */
+const readBatch = (withLedger: boolean): string => `
+  SELECT concat(
+    '{"id":"', batch.id, '","name":', to_json(batch.name), ',"createdAt":', ${ms('batch.created_at')}, ',"lastSeq":', batch.last_seq,
+    ',"planVersion":', batch.plan_version, ',"plan":', plan.plan, ${withLedger ? `',"ledger":', batch.ledger,` : ''}
+    ',"events":[', (SELECT string_agg(concat('{"id":"', id, '","seq":', seq, ',"kind":"', kind, '","happenedAt":', ${ms('happened_at')},
+        ',"enteredAt":', ${ms('entered_at')}, ',"payload":', payload, '}'), ',')
+      FROM (SELECT * FROM batch_events WHERE batch_id = batch.id ORDER BY seq) AS event),
+    '],"float":[', (SELECT string_agg(concat('[', taken_ms, ',', sg, ',', COALESCE(temp_c::text, 'null'), ']'), ',')
+      FROM (SELECT * FROM float_readings WHERE batch_id = batch.id ORDER BY taken_ms) AS reading), ']}') AS batch
   FROM batches AS batch JOIN batch_plans AS plan ON plan.batch_id = batch.id AND plan.version = batch.plan_version
   WHERE batch.id = $id`;
 
-/** A whole batch as JSON text. */
-export async function textOf(sequelize: Sequelize, id: string, transaction?: Transaction): Promise<string> {
-  const rows = await sequelize.query<{ batch: string }>(READ_BATCH, {
+/** A whole batch as JSON text; who folds its record has no need of the ledger. */
+export async function textOf(sequelize: Sequelize, id: string, withLedger: boolean, transaction?: Transaction): Promise<string> {
+  const rows = await sequelize.query<{ batch: string }>(readBatch(withLedger), {
     bind: { id },
     type: QueryTypes.SELECT,
     ...(transaction === undefined ? {} : { transaction }),
@@ -74,7 +77,7 @@ export async function textOf(sequelize: Sequelize, id: string, transaction?: Tra
 }
 
 export const readWithin = async (sequelize: Sequelize, id: string, transaction: Transaction): Promise<Batch> =>
-  JSON.parse(await textOf(sequelize, id, transaction)) as Batch;
+  JSON.parse(await textOf(sequelize, id, true, transaction)) as Batch;
 
 export const floatOf = async (batchId: string, transaction: Transaction): Promise<FloatPoint[]> =>
   (await FloatRow.findAll({ where: { batchId }, order: [['takenMs', 'ASC']], raw: true, transaction })).map(({ takenMs, sg, tempC }) => ({

@@ -30,8 +30,12 @@ export const batchRoutes =
         batches: await store.list(request.query.open === 'true'),
       }),
     );
-    app.get('/batches/:id', { schema: { params, response: { 200: z.string(), ...errors } } }, async (request, reply) =>
-      reply.type('application/json; charset=utf-8').send(await store.readText(request.params.id)),
+    const reading = z.object({ ledger: z.enum(['true', 'false']).default('true') });
+    app.get(
+      '/batches/:id',
+      { schema: { params, querystring: reading, response: { 200: z.string(), ...errors } } },
+      async (request, reply) =>
+        reply.type('application/json; charset=utf-8').send(await store.readText(request.params.id, request.query.ledger === 'true')),
     );
     app.post('/batches', { schema: { body: createBatchSchema, response: { 200: batchSchema, ...errors } } }, (request) =>
       store.create(request.body.id, request.body.name, request.body.plan),

@@ -45,8 +45,8 @@ export function batchStore(sequelize: Sequelize, now: () => number) {
       return withPlans(rows);
     },
 
-    readText: (id: string): Promise<string> => textOf(sequelize, id),
-    read: async (id: string): Promise<Batch> => JSON.parse(await textOf(sequelize, id)) as Batch,
+    readText: (id: string, withLedger: boolean): Promise<string> => textOf(sequelize, id, withLedger),
+    read: async (id: string): Promise<Batch> => JSON.parse(await textOf(sequelize, id, true)) as Batch,
 
     /** Repeating the request with the same id answers with the batch as it is. */
     create: (id: string, name: string, plan: BatchPlan): Promise<Batch> =>
