@@ -122,8 +122,8 @@ test('a strong sour-cherry melomel is fed as it really goes: a loss, a fast brea
     const smell = page.locator('[data-test=smell]');
     await expect(smell.locator('[data-verdict=blamed]')).toContainText(/lacking.*Degas, then give dose 2 now/);
     await expect(smell).toContainText('air would only harm now');
-    await page.getByRole('link', { name: 'Rounds', exact: true }).click();
-    await expect(page.getByText(/It smells of sulfur/)).toBeVisible();
+    await page.getByRole('link', { name: /^Watch/ }).click();
+    await expect(page.getByRole('list', { name: 'What this vessel asks for' })).toContainText('It smells of sulfur');
   });
 });
 

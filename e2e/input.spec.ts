@@ -38,13 +38,14 @@ test.describe('the dip line', () => {
       ['1.048 200c', '200 °C cannot be read'],
       ['ph abc 1', 'Note: “ph abc 1”'],
       ['racked four liters', 'is not a number'],
-      ['14 bx', 'Alcohol fools a refractometer'],
+      ['14 bx', 'faster than musts fall'],
+      ['34 bx', 'more than this must ever held'],
     ] as const) {
       await dipLine(page).fill(typed);
       await expect(status(page)).toContainText(sentence);
     }
     await dipLine(page).fill('3 days ago 1.040');
-    await page.getByRole('button', { name: 'Write it down' }).click();
+    await page.getByRole('button', { name: 'It is so' }).click();
     await expect(status(page)).toContainText('Nothing was poured yet at that time');
     await expect(dipLine(page)).toHaveValue('3 days ago 1.040');
   });
@@ -84,7 +85,7 @@ test('an entry is corrected, its old value stays to be seen, and the future is r
   await expect(dialog.getByRole('alert')).toContainText('lies in the future');
   await dialog.getByRole('button', { name: 'Close' }).click();
   await page.getByRole('button', { name: /^Correct: 1\.079/ }).click();
-  await dialog.getByLabel('hydrometer reads').fill('1.076');
+  await dialog.getByLabel('gravity').fill('1.076');
   await dialog.getByRole('button', { name: 'Correct it' }).click();
   await expect(page.locator('.log')).toContainText('was: 1.079 at 20 °C');
   await expect(page.locator('[data-figure=Gravity]')).toContainText('1.076');

@@ -7,13 +7,67 @@ test('a dose that is due is written at one touch on Rounds, and taken back at an
   await page.goto(demoCellar.url);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Three ask for you.');
   await row(page, 'Borage, even').getByRole('button', { name: /^Fed / }).click();
-  await expect(page.getByText('Written: Fed')).toBeVisible();
+  await expect(page.getByText('Written: Borage, even: Fed')).toBeVisible();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Two ask for you.');
   await expect(row(page, 'Borage, even')).toContainText('Dose 3 of 4 comes');
   await page.getByRole('button', { name: 'Undo' }).click();
-  await page.reload();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Three ask for you.');
   await expect(row(page, 'Borage, even')).toContainText('Dose 2 of 4.');
+});
+
+test('Rounds are gone through by keyboard: moved along, put off, left with a reason', async ({ page, demoCellar }) => {
+  await page.goto(demoCellar.url);
+  const first = page.locator('.ask').first();
+  await expect(first).toContainText('Linden, plain');
+  await page.keyboard.press('j');
+  await expect(first).toBeFocused();
+  await page.keyboard.press('ArrowDown');
+  await expect(page.locator('.ask').nth(1)).toBeFocused();
+  await page.keyboard.press('k');
+  await expect(first).toBeFocused();
+  await page.keyboard.press('l');
+  await expect(first.getByRole('button', { name: 'In 3 hours' })).toBeFocused();
+  await first.getByRole('button', { name: 'Leave it' }).click();
+  await expect(first.getByRole('alert')).toContainText('Say in a word why not');
+  await first.getByLabel('Not at all, because').fill('it stays a sweet mead');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Written: Linden, plain: left for good')).toBeVisible();
+  await expect(page.locator('li[data-bell=cracked]')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.locator('li[data-bell=cracked]')).toHaveCount(1);
+
+  const dose = row(page, 'Borage, even');
+  await dose.getByRole('button', { name: 'Later' }).click();
+  await dose.getByRole('button', { name: 'Tomorrow at 8' }).click();
+  await expect(page.getByText('Written: Borage, even: put off')).toBeVisible();
+  await expect(dose).toHaveAttribute('data-bell', 'muffled');
+  await expect(dose).toContainText('tomorrow');
+});
+
+test('past readings come in from a table, and a reading in the wrong batch is moved', async ({ page, demoCellar }) => {
+  await page.goto(`${demoCellar.url}/batches`);
+  await page.getByRole('link', { name: /Heather, strong/ }).click();
+  await page.getByRole('link', { name: /^Watch/ }).click();
+  await page.getByRole('button', { name: 'Readings from a table' }).click();
+  const dialog = page.getByRole('dialog');
+  const moment = (hoursAgo: number): string => new Date(Date.now() - hoursAgo * 3_600_000).toISOString();
+  await dialog.getByLabel('Rows of readings').fill(`when;gravity;temp\n${moment(3)};1,106;20\nnoonish;1.105;20\n${moment(1)};1.105;19,5`);
+  await expect(dialog.getByRole('alert')).toContainText('Row 3 “noonish” is no time');
+  await dialog.getByRole('button', { name: 'Write 2, leave 1 out' }).click();
+  await expect(page.getByText('Written: 2 rows of readings')).toBeVisible();
+  const log = page.locator('.log');
+  await log.getByRole('button', { name: /^Correct: 1\.105/ }).click();
+  await page
+    .locator('.el-select')
+    .filter({ has: page.getByRole('combobox', { name: 'it belongs to another batch', exact: true }) })
+    .click();
+  await page.getByRole('option', { name: 'Borage, even' }).click();
+  await dialog.getByRole('button', { name: 'Move it there' }).click();
+  await expect(dialog).toBeHidden();
+  await expect(log).toContainText('taken back');
+  await page.goto(`${demoCellar.url}/batches`);
+  await page.getByRole('link', { name: /Borage, even/ }).click();
+  await expect(page.locator('.log')).toContainText('1.105');
 });
 
 test('a dose given otherwise is kept as it was given', async ({ page, demoCellar }) => {

@@ -213,9 +213,10 @@ function sensedAsks(ledger: Ledger, now: number): Ask[] {
 const DEGAS_DAYS = 7;
 
 function degasAsk(ledger: Ledger, now: number): Ask | null {
-  const { pitch, marks } = ledger;
+  const { pitch, marks, doses } = ledger;
   if (pitch === null || now - pitch.at > DEGAS_DAYS * DAY_MS) return null;
-  const last = Math.max(pitch.at, marks.degassed ?? 0, marks.stirred ?? 0);
+  /** Before each dose it is degassed too. */
+  const last = Math.max(pitch.at, marks.degassed ?? 0, marks.stirred ?? 0, doses.at(-1)?.at ?? 0);
   const dueAt = last + DAY_MS;
   if (now < dueAt) return null;
   return {

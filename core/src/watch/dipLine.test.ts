@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { exampleBatch, MIXED_AT } from '../feed/exampleBatch.ts';
-import { emptyLedger } from '../ledger/index.ts';
+import { emptyLedger, sgAtShare } from '../ledger/index.ts';
 import { GravityRefusal } from '../quantities/index.ts';
 import { readDipLine, takeBatchName } from './index.ts';
 import type { DipContext } from './index.ts';
@@ -143,6 +143,11 @@ describe('the dip line', () => {
     expect(doubts('30 h ago 1.052')).toMatch(/Is the time right/);
     expect(doubts('97 h ago 1.108')).toMatch(/before the yeast went in/);
     for (const plain of ['1.050', '1.061', '30 h ago 1.064', '20c', 'ph 3.4', 'fed 1 g dap']) expect(doubts(plain), plain).toBe('');
+  });
+
+  it('goes no further back than to the must, whatever share is asked for', () => {
+    const begun = exampleBatch('allround', [30, { kind: 'reading', payload: { sg: 1.106 } }]);
+    expect(sgAtShare(begun, -0.2)).toBeCloseTo(sgAtShare(begun, 0), 3);
   });
 
   it('does not call honey that was fed a slip', () => {

@@ -1,4 +1,5 @@
 import { DRY_SUGAR_G_PER_L, stopsAt, yeastOf } from '../yeast/index.ts';
+import { MEAN_HONEY } from '../ingredients/index.ts';
 import { ASSUMPTION_RANGES } from '../ledger/index.ts';
 import type { Ledger, ReadingPoint } from '../ledger/index.ts';
 import { propagate } from '../quantities/index.ts';
@@ -30,9 +31,14 @@ const ends = new WeakMap<Ledger, ExpectedEnd>();
 function endOf(ledger: Ledger, pitch: NonNullable<Ledger['pitch']>): ExpectedEnd {
   const { toleranceAbv } = yeastOf(pitch);
   const { ethanolYield, glycerolYield, unfermentableScale } = ASSUMPTION_RANGES;
+  /** The range is honey’s; what malt and fruit leave, and what the yeast itself made, is no surer or less sure for it. */
+  const ofHoneyG = Math.min(
+    ledger.unfermentableG,
+    ledger.honeys.reduce((sum, { massG }) => sum + massG * MEAN_HONEY.unfermentable, 0),
+  );
   const inputs = [toleranceAbv, DRY_SUGAR_G_PER_L, ethanolYield, glycerolYield, unfermentableScale];
   return propagate(inputs, ([tolerance = 0, dry = 0, ethanol = 0, glycerol = 0, unfermentable = 1]) => {
-    const moved = ledger.unfermentableG * (unfermentable - 1);
+    const moved = ofHoneyG * (unfermentable - 1);
     const start = { ...ledger, unfermentableG: ledger.unfermentableG + moved, sugarG: Math.max(0, ledger.sugarG - moved) };
     const stop = stopsAt(start, tolerance, dry, { ethanolYield: ethanol, glycerolYield: glycerol });
     return { sg: stop.sg, abv: stop.abv, sugarGPerL: stop.sugarGPerL };

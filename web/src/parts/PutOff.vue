@@ -4,7 +4,7 @@ import { onMounted, ref } from 'vue';
 /** What is asked for is left for later with a time, or for good with a reason. */
 const emit = defineEmits<{ until: [at: number]; never: [reason: string]; close: [] }>();
 const reason = ref('');
-const first = ref<HTMLButtonElement | null>(null);
+const root = ref<HTMLElement | null>(null);
 const HOUR_MS = 3_600_000;
 const morning = (daysAhead: number): number => {
   const date = new Date();
@@ -27,21 +27,14 @@ function never(): void {
   if (reason.value.trim() === '') problem.value = 'Say in a word why not; the log keeps it.';
   else emit('never', reason.value.trim());
 }
-onMounted(() => first.value?.focus());
+onMounted(() => root.value?.querySelector('button')?.focus());
 </script>
 
 <template>
-  <div class="put-off no-print" @keydown.esc.stop="emit('close')">
+  <div ref="root" class="put-off no-print" @keydown.esc.stop="emit('close')">
     <p>
       <span class="small quiet">later</span>
-      <button
-        v-for="([label, at], i) in TIMES"
-        :key="label"
-        :ref="i === 0 ? 'first' : ''"
-        type="button"
-        class="link"
-        @click="emit('until', at())"
-      >
+      <button v-for="[label, at] in TIMES" :key="label" type="button" class="link" @click="emit('until', at())">
         {{ label }}
       </button>
       <input v-model="own" type="datetime-local" class="mono" aria-label="Later, at" />

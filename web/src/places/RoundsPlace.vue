@@ -4,7 +4,7 @@ import type { EventContent } from '@hollow-bell/core/ledger';
 import { byUrgency } from '@hollow-bell/core/rounds';
 import type { Ask } from '@hollow-bell/core/rounds';
 import { onKeyStroke, useIntervalFn } from '@vueuse/core';
-import { computed, onMounted, ref, useTemplateRef } from 'vue';
+import { computed, onMounted, ref, useTemplateRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import AskRow from '../parts/AskRow.vue';
 import VesselFloor from '../parts/VesselFloor.vue';
@@ -25,6 +25,13 @@ const working = ref<string | null>(null);
 
 const REFRESH_MS = 60_000;
 onMounted(() => rounds.load());
+/** What is taken back in the notice changes what is asked. */
+watch(
+  () => store.batch?.lastSeq,
+  (seq, before) => {
+    if (seq !== undefined && before !== undefined && working.value === null) void rounds.load();
+  },
+);
 useIntervalFn(() => void rounds.load(), REFRESH_MS);
 
 const rows = computed(() =>
