@@ -1,34 +1,16 @@
-import {
-  WATER_20_KG_PER_M3,
-  YEAST_PER_EXTRACT,
-  co2PerExtract,
-  correctedPh,
-  fermentedFromSg,
-  mix,
-  phPlusMinus,
-  sgFromBrix,
-} from '../liquid/index.ts';
-import type { Mixed } from '../liquid/index.ts';
-import { Refusal } from '../quantities/index.ts';
+import { WATER_20_KG_PER_M3 } from '../liquid/index.ts';
 import { CENTRAL_ASSUMPTIONS } from './assumptions.ts';
 import type { Assumptions } from './assumptions.ts';
 import { standingEvents } from './events.ts';
 import type { BatchEvent, EventOf, StandingEvent } from './events.ts';
-import { gravityRead } from './gravityRead.ts';
-import type { GravityRead } from './gravityRead.ts';
 import { broughtBy, honeySolids } from '../ingredients/index.ts';
 import type { Brought } from '../ingredients/index.ts';
-import { contentsG, emptyLedger, liquidOf, scaleMasses } from './ledger.ts';
+import { contentsG, emptyLedger, scaleMasses } from './ledger.ts';
 import type { Ledger } from './ledger.ts';
 import { BASE_SALTS, SO2_IN, SORBIC_IN_SORBATE, TARTARIC_G_PER_EQUIVALENT, nutrientOf } from './salts.ts';
+import { takeReading } from './takeReading.ts';
 import { receive } from './transfer.ts';
-import { mixedOf, shareGone } from './view.ts';
-
-/** How far above the ledger a reading may lie and still be its noise: two hydrometer errors, in SG. */
-const NOISE_ABOVE_SG = 0.004;
-
-/** How far a reading of the unpitched must may lie from the recipe and still be the honey's moisture: ± in SG (our estimate). */
-const MUST_AGREES_SG = 0.008;
+import { mixedOf } from './view.ts';
 
 const DAY_MS = 86_400_000;
 
@@ -69,108 +51,6 @@ function pour(ledger: Ledger, brought: Brought, massG: number): void {
 
 function takeFromShelf(ledger: Ledger, lotId: string | undefined, amount: number): void {
   if (lotId !== undefined) ledger.taken[lotId] = (ledger.taken[lotId] ?? 0) + amount;
-}
-
-/**
- * Turns sugar into ethanol, CO2, yeast and glycerol until the dissolved extract has shrunk by `extractG` (negative undoes).
- * Where the sugar does not suffice, part of what was taken for unfermentable was sugar after all.
- */
-function fermentExtract(ledger: Ledger, extractG: number, assumptions: Assumptions): void {
-  const wantedSugarG = extractG / (1 - assumptions.glycerolYield);
-  const sugarG = Math.min(wantedSugarG, ledger.sugarG);
-  const glycerolG = sugarG * assumptions.glycerolYield;
-  ledger.sugarG -= sugarG;
-  const shortG = extractG - (sugarG - glycerolG);
-  ledger.unfermentableG = Math.max(0, ledger.unfermentableG + glycerolG - shortG);
-  ledger.ethanolG += extractG * assumptions.ethanolYield;
-  ledger.co2G += extractG * co2PerExtract(assumptions.ethanolYield);
-  ledger.yeastG += extractG * YEAST_PER_EXTRACT;
-}
-
-/** Settles the must on its measured gravity by swapping honey solids for water, gram for gram: the honey was wetter or drier. */
-function settleMust(ledger: Ledger, sg: number): void {
-  const massG = ledger.waterG + ledger.sugarG + ledger.unfermentableG;
-  const extractG = ledger.sugarG + ledger.unfermentableG;
-  let scale = 1;
-  for (let i = 0; i < 30; i++) {
-    const now = mix({ waterG: massG - extractG * scale, extractG: extractG * scale, ethanolG: 0 }).sg;
-    const step = (sg - now) / (now - 1);
-    scale *= 1 + step;
-    if (Math.abs(step) < 1e-10) break;
-  }
-  ledger.waterG = massG - extractG * scale;
-  ledger.sugarG *= scale;
-  ledger.unfermentableG *= scale;
-  ledger.sugarBasisG *= scale;
-}
-
-/** Brings the ledger to a measured gravity; false where it cannot be right. */
-function followGravity(ledger: Ledger, expected: Mixed, sg: number, assumptions: Assumptions): boolean {
-  if (ledger.pitch === null) {
-    if (Math.abs(sg - expected.sg) > MUST_AGREES_SG || expected.sg < 1.005) return false;
-    settleMust(ledger, sg);
-    return true;
-  }
-  if (sg > expected.sg + NOISE_ABOVE_SG) return false;
-  try {
-    fermentExtract(ledger, fermentedFromSg(liquidOf(ledger), sg, assumptions.ethanolYield), assumptions);
-    return true;
-  } catch (error) {
-    if (!(error instanceof Refusal)) throw error;
-    if (sg < expected.sg) return false;
-    /** Above all that was ever poured, but within the noise: nothing has fermented yet. */
-    fermentExtract(ledger, -ledger.ethanolG / assumptions.ethanolYield, assumptions);
-    return true;
-  }
-}
-
-/** What was read, and whether this must can have shown it at all. */
-function readOf(
-  ledger: Ledger,
-  payload: EventOf<'reading'>['payload'],
-  { ethanolYield }: Assumptions,
-): (GravityRead & { isPossible: boolean }) | null {
-  try {
-    const read = gravityRead(ledger, payload, ethanolYield);
-    return read === null ? null : { ...read, isPossible: true };
-  } catch (error) {
-    if (!(error instanceof Refusal) || payload.brix === undefined) throw error;
-    return { instrument: 'refractometer', sg: sgFromBrix(payload.brix), plusMinus: 0, isPossible: false };
-  }
-}
-
-function takeReading(ledger: Ledger, event: EventOf<'reading'>, assumptions: Assumptions): void {
-  const { tempC, ph, phMeter, taGPerL, freeSo2MgPerL, leesMm } = event.payload;
-  const at = event.happenedAt;
-  if (ph !== undefined) {
-    const value = phMeter === undefined ? ph : correctedPh(ph, phMeter);
-    ledger.ph = { value, plusMinus: phPlusMinus(phMeter ?? null, at), at };
-  }
-  if (tempC !== undefined) ledger.tempC = { value: tempC, at };
-  if (taGPerL !== undefined) ledger.ta = { value: taGPerL, at };
-  if (freeSo2MgPerL !== undefined) ledger.freeSo2 = { value: freeSo2MgPerL, at };
-  if (leesMm !== undefined) ledger.leesMm = { value: leesMm, at };
-  const expected = mixedOf(ledger);
-  const read = expected === null ? null : readOf(ledger, event.payload, assumptions);
-  if (expected === null || read === null) return;
-  const { instrument, sg, plusMinus } = read;
-  const bias = ledger.pitch === null ? assumptions.mustReadingBias : assumptions.readingBias;
-  const follows = read.isPossible && followGravity(ledger, expected, sg + bias, assumptions);
-  if (ledger.pitch === null && follows) ledger.measuredOg = sg;
-  const after = mixedOf(ledger) ?? expected;
-  ledger.readings.push({
-    eventId: event.id,
-    at,
-    instrument,
-    readSg: event.payload.sg ?? sg,
-    tempC: tempC ?? null,
-    sg,
-    plusMinus,
-    expectedSg: expected.sg,
-    verdict: follows ? 'follows' : 'unexplained',
-    abv: after.abv,
-    shareGone: shareGone(ledger),
-  });
 }
 
 function takeIngredient(ledger: Ledger, event: EventOf<'ingredient'>, assumptions: Assumptions): void {

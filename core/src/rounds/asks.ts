@@ -1,56 +1,19 @@
 import { LEAST_DOSE_G, fedEvent, feedingNow, isComing, productName, smellCauses, smellsOfSulfur, teaspoonsOf } from '../feed/index.ts';
 import type { DoseNow, FeedingPlan } from '../feed/index.ts';
 import { mixedOf, viewOf } from '../ledger/index.ts';
-import type { EventContent, Ledger, Mark } from '../ledger/index.ts';
+import type { Ledger } from '../ledger/index.ts';
 import { drippingG } from '../ingredients/index.ts';
 import { gravity, massG, say, teaspoons, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { VERIFY_H, firstShutGate, gatesOf, whyNotBottle } from '../stabilize/index.ts';
-import {
-  finishOf,
-  rankCauses,
-  readingGapH,
-  restartPlan,
-  stabilizedAt,
-  stallEvidence,
-  starterPours,
-  stateOf,
-  sweetenedAt,
-} from '../watch/index.ts';
+import { finishOf, rankCauses, readingGapH, stabilizedAt, stallEvidence, stateOf, sweetenedAt } from '../watch/index.ts';
 import type { BatchState } from '../watch/index.ts';
+import { ask } from './ask.ts';
+import type { Ask, Bell, Station } from './ask.ts';
+import { degasAsk, restartAsk, sensedAsks } from './careAsks.ts';
 
 const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
-
-/** Four bells: well, asks, waits, stop. Each has its own shape; color only repeats it. */
-export type Bell = 'still' | 'swinging' | 'muffled' | 'cracked';
-
-export type Station = 'formulate' | 'pitch' | 'feed' | 'watch' | 'clear' | 'stabilize' | 'sweeten' | 'bottle' | 'taste';
-export const STATIONS: readonly Station[] = ['formulate', 'pitch', 'feed', 'watch', 'clear', 'stabilize', 'sweeten', 'bottle', 'taste'];
-
-/** Something a vessel asks for. `done` is what one touch writes down; without it the maker goes to `station`. */
-export interface Ask {
-  /** Names it in the record when it is put off; what it is about and since when, so that new facts make a new ask. */
-  key: string;
-  bell: Bell;
-  /** When it is or was due. */
-  dueAt: number;
-  sentence: Sentence;
-  station: Station;
-  done: { label: Sentence; events: EventContent[] } | null;
-  /** For a calendar, where its time stands beside it; without it the ask is none for a calendar. */
-  dated?: Sentence;
-}
-
-const ask = (key: string, bell: Bell, dueAt: number, sentence: Sentence, station: Station = 'watch', dated?: Sentence): Ask => ({
-  key,
-  bell,
-  dueAt,
-  sentence,
-  station,
-  done: null,
-  ...(dated === undefined ? {} : { dated }),
-});
 
 /** “6.8 g organic nutrient and 1.3 g diammonium phosphate”: what a dose holds, by what can be weighed. */
 export const doseTold = ({ parts }: Pick<DoseNow, 'parts'>, withSpoons = false): Sentence =>
@@ -193,82 +156,6 @@ function likeliestCause(ledger: Ledger, feeding: FeedingPlan | null, now: number
   return first === undefined ? [] : [` Likeliest: ${first.cause.name.toLowerCase()}. `, ...(first.findings[0]?.sentence ?? [])];
 }
 
-/** What eye and nose found stays a matter for so long, unless it is left with a reason. */
-const SENSED_DAYS = 10;
-const SENSED = {
-  film: 'A film lies on it, so it has air. Rack it from under the film into a full vessel, keep air out, and do not stir the film in.',
-  vinegar:
-    'It smells of vinegar: air and the bacteria that like it. Fill it up and close it; what has turned does not turn back. Keep it from the others.',
-  solvent: 'It smells of solvent: yeast that was too warm or starved. Keep it cool and degas it; young it may fade, old it stays.',
-} as const satisfies Partial<Record<Mark, string>>;
-
-function sensedAsks(ledger: Ledger, now: number): Ask[] {
-  return Object.entries(SENSED).flatMap(([mark, told]) => {
-    const at = ledger.marks[mark as keyof typeof SENSED];
-    return at === undefined || now - at > SENSED_DAYS * DAY_MS ? [] : [ask(`${mark} ${at}`, 'swinging', at, [told])];
-  });
-}
-
-/** In its first week a must is degassed once a day at least (trade habit; some do it twice, some not at all). */
-const DEGAS_DAYS = 7;
-
-function degasAsk(ledger: Ledger, now: number): Ask | null {
-  const { pitch, marks, doses } = ledger;
-  if (pitch === null || now - pitch.at > DEGAS_DAYS * DAY_MS) return null;
-  /** Before each dose it is degassed too. */
-  const last = Math.max(pitch.at, marks.degassed ?? 0, marks.stirred ?? 0, doses.at(-1)?.at ?? 0);
-  const dueAt = last + DAY_MS;
-  if (now < dueAt) return null;
-  return {
-    key: 'degas',
-    bell: 'swinging',
-    dueAt,
-    sentence: ['Degas it: stir slowly until the foam settles, then let it be.'],
-    station: 'feed',
-    done: { label: ['Degassed'], events: [{ kind: 'note', payload: { text: 'Degassed', mark: 'degassed' } }] },
-  };
-}
-
-/** A starter that takes longer than this over one doubling has met a mead that is beyond it. */
-const STARTER_STOPS_DAYS = 3;
-
-/** The next step of a starter for what is stuck; its last one brings its water and yeast into the record. */
-function restartAsk(ledger: Ledger, now: number): Ask | null {
-  const { restart } = ledger;
-  if (restart === null) return null;
-  const steps = restartPlan(restart.volumeL, restart.sg);
-  const next = steps.findIndex((_, i) => restart.doneAt[i] === undefined);
-  const step = steps[next];
-  if (step === undefined) return null;
-  const since = next === 0 ? restart.at : (restart.doneAt[next - 1] ?? restart.at);
-  const dueAt = next === 0 ? restart.at : since + DAY_MS;
-  const isBeyond = next > 0 && now - since > STARTER_STOPS_DAYS * DAY_MS;
-  const told = say`Starter, step ${String(next + 1)} of ${String(steps.length)}. `;
-  return {
-    key: `starter ${restart.at} ${next}`,
-    bell: now >= dueAt ? 'swinging' : 'muffled',
-    dueAt,
-    sentence: isBeyond
-      ? [
-          ...told,
-          'Has it not halved its gravity in three days, stop here: the mead is beyond this yeast, and good as it is once stabilized.',
-        ]
-      : [...told, ...step.sentence],
-    station: 'watch',
-    done:
-      now >= dueAt
-        ? {
-            label: ['Step done'],
-            events: [
-              { kind: 'restartStep', payload: { index: next } },
-              ...(next === steps.length - 1 ? starterPours(restart.volumeL) : []),
-            ],
-          }
-        : null,
-    dated: [...told, ...step.sentence],
-  };
-}
-
 /** What one vessel asks for, most pressing first; never empty, since “nothing” is an answer too. What was put off waits or is gone. */
 export function asksOf(ledger: Ledger, feeding: FeedingPlan | null, now: number): Ask[] {
   const state = stateOf(ledger, now);
@@ -334,7 +221,7 @@ function openAsks(ledger: Ledger, feeding: FeedingPlan | null, state: BatchState
 
 function fermentingAsks(ledger: Ledger, feeding: FeedingPlan | null, state: BatchState, now: number): Ask[] {
   const fed = feeding === null ? null : feedingAsk(ledger, feeding, now);
-  const degas = fed?.done == null ? degasAsk(ledger, now) : null;
+  const degas = (fed?.done ?? null) === null ? degasAsk(ledger, now) : null;
   const smell = feeding === null ? null : smellAsk(ledger, feeding, now);
   const asks = [restartAsk(ledger, now), fed, degas, smell, bagAsk(ledger, now)].filter((each) => each !== null);
   asks.push(...sensedAsks(ledger, now));

@@ -3,7 +3,7 @@ import type { FeedingPlan } from '../feed/index.ts';
 import type { Ledger } from '../ledger/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { asksOf, doseTold } from './asks.ts';
-import type { Station } from './asks.ts';
+import type { Station } from './ask.ts';
 
 /** Something with a date, for a calendar outside. */
 export interface CalendarEntry {

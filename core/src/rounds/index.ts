@@ -1,2 +1,4 @@
+export { STATIONS } from './ask.ts';
+export type { Ask, Bell, Station } from './ask.ts';
 export * from './asks.ts';
 export * from './calendar.ts';

@@ -45,7 +45,7 @@ const said = ({ score }: RankedCause): string => (score >= LIKELY ? 'likely' : s
 const beginStarter = (): Promise<boolean> =>
   attempt(async () => {
     const { last, volumeL } = evidence.value ?? {};
-    if (last == null || volumeL === undefined) return;
+    if (last === undefined || last === null || volumeL === undefined) return;
     await store.write([{ kind: 'restart', payload: { volumeL, sg: last.sg } }], 'a starter, step by step on Rounds');
   });
 

@@ -66,11 +66,15 @@ const goTo = (vessel: Standing, ask: Ask): Promise<unknown> =>
 
 /** The row under the keys: j and k or the arrows move, Enter does as planned, o otherwise, l later or not at all. */
 const current = ref(-1);
-const lines = useTemplateRef<InstanceType<typeof AskRow>[]>('lines');
-const lineAt = (index: number): InstanceType<typeof AskRow> | undefined => lines.value?.[index];
+interface Line {
+  $el: HTMLElement;
+  openPutOff: () => void;
+}
+const lines = useTemplateRef<Line[]>('lines');
+const lineAt = (index: number): Line | undefined => lines.value?.[index];
 function step(by: number): void {
   current.value = Math.min(rows.value.length - 1, Math.max(0, current.value + by));
-  (lineAt(current.value)?.$el as HTMLElement | undefined)?.focus();
+  lineAt(current.value)?.$el.focus();
 }
 const DEEDS: Record<string, () => void> = {
   j: () => step(1),

@@ -35,8 +35,9 @@ export class EventRow extends Model {
 export class FloatRow extends Model {
   declare batchId: string;
   declare deviceId: string;
-  declare slot: number;
-  declare takenMs: number;
+  /** The driver gives big integers as text. */
+  declare slot: string;
+  declare takenMs: string;
   declare sg: number;
   declare tempC: number | null;
 }
