@@ -22,6 +22,7 @@ export interface FloatRecord {
   ) => Promise<Map<number, number>>;
 }
 
+/** In hex, so that no shell and no float takes a sign in it for something else. */
 const TOKEN_BYTES = 24;
 /** Tokens are long and random, so a plain hash keeps them as safe as a slow one would. */
 const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
@@ -58,7 +59,7 @@ export function floatStore(sequelize: Sequelize, batches: FloatRecord, now: () =
 
     /** Repeating the request gives the float a new token; the one before stops working. */
     make: async (id: string, name: string, batchId: string): Promise<MadeFloat> => {
-      const token = randomBytes(TOKEN_BYTES).toString('base64url');
+      const token = randomBytes(TOKEN_BYTES).toString('hex');
       await DeviceRow.upsert({ id, name, batchId, tokenHash: hashOf(token) });
       return { float: deviceOf(await mustFind(id)), token };
     },
