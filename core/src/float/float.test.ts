@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { HOUR_MS, MIXED_AT, exampleBatch } from '../feed/exampleBatch.ts';
-import { eventsAt, fold } from '../ledger/index.ts';
+import { eventsAt, fold, parcelOf } from '../ledger/index.ts';
 import type { BatchEvent, EventContent } from '../ledger/index.ts';
 import { seeded } from '../numerics/index.ts';
 import { USUAL_WRONGS, floatReadings } from '../simulate/index.ts';
@@ -91,6 +91,17 @@ describe('a float in a batch', () => {
     const dry = fold(withFloat(record(), played({}, 60 * 24)));
     const finish = finishOf(dry);
     expect(finish).toMatchObject({ state: 'waiting', wantsHydrometer: true });
+  });
+
+  it('is followed in what was split off a fermenting batch, from the split on', () => {
+    const splitAt = 60;
+    const parcel = parcelOf(fold(record()), 2);
+    const child = eventsAt(MIXED_AT, [
+      [splitAt, { kind: 'transferIn', payload: { fromBatchId: 'parent', fromName: 'parent', volumeL: 2, parcel } }],
+    ]);
+    const { readings } = fold(withFloat(child, played()));
+    expect(readings.length).toBeGreaterThan(20);
+    expect(readings[0]!.at).toBeGreaterThan(MIXED_AT + splitAt * HOUR_MS);
   });
 
   it('tells nothing of the time before the pitch', () => {

@@ -154,6 +154,10 @@ function offsetAt(offsets: readonly { at: number; sg: number }[], at: number): n
 
 const asReading = ({ sg, tempC }: FloatPoint) => ({ instrument: 'float' as const, sg, ...(tempC === null ? {} : { tempC }) });
 
+/** A pitch, or a fermenting batch that this one was split from. */
+const bringsYeast = (event: BatchEvent): boolean =>
+  event.kind === 'yeast' || (event.kind === 'transferIn' && event.payload.parcel.pitch !== null);
+
 /**
  * The events of a batch with what its float has to say among them, for folding; the events themselves stay as they are.
  * A float tells nothing of the time before the pitch or after bottling.
@@ -161,7 +165,7 @@ const asReading = ({ sg, tempC }: FloatPoint) => ({ instrument: 'float' as const
 export function withFloat(events: readonly BatchEvent[], raw: readonly FloatPoint[]): BatchEvent[] {
   if (raw.length === 0) return [...events];
   const standing = standingEvents(events);
-  const from = standing.find(({ kind }) => kind === 'yeast')?.happenedAt ?? Number.POSITIVE_INFINITY;
+  const from = standing.find(bringsYeast)?.happenedAt ?? Number.POSITIVE_INFINITY;
   const to = standing.find(({ kind }) => kind === 'bottling')?.happenedAt ?? Number.POSITIVE_INFINITY;
   const { points } = settleFloat(raw.filter(({ at }) => at > from && at < to));
   const offsets = offsetsOf(points, events);
