@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { alcoholByBalance, mix } from '../liquid/index.ts';
-import { eventsAt, fold, viewOf } from './index.ts';
-import type { EventContent } from './index.ts';
+import { eventsAt, fold, ledgerFigures, viewOf } from './index.ts';
+import type { EventContent, EventOf } from './index.ts';
 
 const HONEY = { moisture: 0.172, unfermentable: 0.032 };
 const honey = (massG: number): EventContent => ({ kind: 'honey', payload: { name: 'linden', massG, ...HONEY } });
@@ -59,6 +59,23 @@ describe('a batch that is topped up, loses some, and is given fruit and honey on
     ['other solids', ledger.unfermentableG, expected.other],
   ])('holds the %s that plain arithmetic says, within a tenth of a percent', (_name, folded, plain) => {
     expect(Math.abs(folded / plain - 1)).toBeLessThan(0.001);
+  });
+
+  it('is less sure of a gravity that a float or a refractometer read', () => {
+    const width = (payload: EventOf<'reading'>['payload']): number => {
+      const rows: [number, EventContent][] = [
+        [0, honey(2000)],
+        [0, { kind: 'water', payload: { volumeL: 4 } }],
+        [1, { kind: 'yeast', payload: { yeastId: 'allround', name: 'even', massG: 0 } }],
+        [120, { kind: 'reading', payload }],
+      ];
+      const { sg } = ledgerFigures(eventsAt(Date.UTC(2026, 1, 1), rows))!;
+      return sg.high - sg.low;
+    };
+    const sure = width({ sg: 1.05 });
+    expect(sure).toBeCloseTo(0.004, 3);
+    expect(width({ sg: 1.05, instrument: 'float' })).toBeCloseTo(0.008, 3);
+    expect(width({ brix: 16 })).toBeGreaterThan(1.5 * sure);
   });
 
   it('has the strength and the sugar a liter that follow', () => {

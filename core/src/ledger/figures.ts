@@ -1,6 +1,6 @@
-import { propagate } from '../quantities/index.ts';
+import { propagate, within } from '../quantities/index.ts';
 import type { Ranged, Working } from '../quantities/index.ts';
-import { ASSUMPTION_RANGES, assumptionInputs, assumptionsFrom } from './assumptions.ts';
+import { ASSUMPTION_NAMES, ASSUMPTION_RANGES, assumptionInputs, assumptionsFrom } from './assumptions.ts';
 import type { BatchEvent } from './events.ts';
 import { fold } from './fold.ts';
 import { viewOf } from './view.ts';
@@ -12,7 +12,12 @@ export type LedgerFigure = 'sg' | 'abv' | 'sugarGPerL' | 'volumeL' | 'shareGone'
 export function ledgerFigures(events: readonly BatchEvent[]): Record<LedgerFigure, Ranged> | null {
   const now = fold(events);
   if (viewOf(now) === null) return null;
-  return propagate<LedgerFigure>(assumptionInputs(now.additions.length === 0 ? ['sugarShift'] : []), (values) => {
+  /** The last gravity is as sure as the instrument that read it. */
+  const last = now.readings.findLast(({ verdict, at }) => verdict === 'follows' && now.pitch !== null && at >= now.pitch.at);
+  const inputs = assumptionInputs(now.additions.length === 0 ? ['sugarShift'] : []).map((range, i) =>
+    ASSUMPTION_NAMES[i] === 'readingBias' && last !== undefined ? within(0, last.plusMinus) : range,
+  );
+  return propagate<LedgerFigure>(inputs, (values) => {
     const view = viewOf(fold(events, assumptionsFrom(values)));
     return {
       sg: view?.sg ?? 1,

@@ -1,10 +1,9 @@
-import { correctedSg, instrumentPlusMinus, sgFromBrix, sgFromRefractometer } from '../liquid/index.ts';
+import { correctedSg, instrumentPlusMinus, sgFromBrix, mixedFromRefractometer } from '../liquid/index.ts';
 import type { GravityInstrument } from '../liquid/index.ts';
 import { CENTRAL_ASSUMPTIONS } from './assumptions.ts';
 import type { Payloads } from './events.ts';
 import { liquidOf } from './ledger.ts';
 import type { Ledger } from './ledger.ts';
-import { mixedOf } from './view.ts';
 
 /** SG 20/20 behind what an instrument showed, ± 10–90 %. */
 export interface GravityRead {
@@ -25,13 +24,17 @@ export function gravityRead(
   { instrument = 'hydrometer', sg, brix, tempC, calibrationC }: Payloads['reading'],
   ethanolYield = CENTRAL_ASSUMPTIONS.ethanolYield,
 ): GravityRead | null {
-  const plusMinus = (by: GravityInstrument): number => instrumentPlusMinus(by, tempC ?? 20, mixedOf(ledger)?.abv ?? 0);
+  const warmC = tempC ?? 20;
   if (brix !== undefined) {
-    const read = ledger.pitch === null ? sgFromBrix(brix) : sgFromRefractometer(liquidOf(ledger), brix, ethanolYield);
-    return { instrument: 'refractometer', sg: read, plusMinus: plusMinus('refractometer') };
+    const read = ledger.pitch === null ? { sg: sgFromBrix(brix), abv: 0 } : mixedFromRefractometer(liquidOf(ledger), brix, ethanolYield);
+    return { instrument: 'refractometer', sg: read.sg, plusMinus: instrumentPlusMinus('refractometer', warmC, read.abv) };
   }
   if (sg === undefined) return null;
   const calibration = calibrationC ?? 20;
   const minds = instrument === 'density meter';
-  return { instrument, sg: minds ? sg : correctedSg(sg, tempC ?? calibration, calibration), plusMinus: plusMinus(instrument) };
+  return {
+    instrument,
+    sg: minds ? sg : correctedSg(sg, tempC ?? calibration, calibration),
+    plusMinus: instrumentPlusMinus(instrument, warmC, 0),
+  };
 }

@@ -1,4 +1,13 @@
-import { YEAST_PER_EXTRACT, co2PerExtract, correctedPh, fermentedFromSg, mix, phPlusMinus, sgFromBrix } from '../liquid/index.ts';
+import {
+  YEAST_PER_EXTRACT,
+  co2PerExtract,
+  correctedPh,
+  fermentedFromSg,
+  instrumentPlusMinus,
+  mix,
+  phPlusMinus,
+  sgFromBrix,
+} from '../liquid/index.ts';
 import type { Mixed } from '../liquid/index.ts';
 import { Refusal } from '../quantities/index.ts';
 import type { Assumptions } from './assumptions.ts';
@@ -79,7 +88,12 @@ function readOf(
     return read === null ? null : { ...read, isPossible: true };
   } catch (error) {
     if (!(error instanceof Refusal) || payload.brix === undefined) throw error;
-    return { instrument: 'refractometer', sg: sgFromBrix(payload.brix), plusMinus: 0, isPossible: false };
+    return {
+      instrument: 'refractometer',
+      sg: sgFromBrix(payload.brix),
+      plusMinus: instrumentPlusMinus('refractometer', 20, mixedOf(ledger)?.abv ?? 0),
+      isPossible: false,
+    };
   }
 }
 

@@ -2,7 +2,7 @@ import { findRoot } from '../numerics/index.ts';
 import { Refusal, requireWithin } from '../quantities/index.ts';
 import { ferment } from './fermentation.ts';
 import { mix } from './mixture.ts';
-import type { Liquid } from './mixture.ts';
+import type { Liquid, Mixed } from './mixture.ts';
 import { extractGPerLFromSg, sgFromBrix, sucroseDensityKgPerM3 } from './sucrose.ts';
 import { WATER_20_KG_PER_M3 } from './water.ts';
 
@@ -36,7 +36,7 @@ export function refractometerBrix(liquid: Liquid): number {
 const READ_TO_BRIX = 0.2;
 
 /**
- * SG 20/20 of a fermenting liquid from what a refractometer shows, with the alcohol that its record says it holds: extract is
+ * Gravity and strength of a fermenting liquid from what a refractometer shows, with the alcohol that its record says it holds: extract is
  * fermented, or unfermented, until the liquid would show this reading.
  *
  * @param liquid as the record has it
@@ -44,7 +44,7 @@ const READ_TO_BRIX = 0.2;
  * @param ethanolYield g of ethanol per g of extract
  * @throws Refusal for a reading that this liquid cannot show
  */
-export function sgFromRefractometer(liquid: Liquid, brix: number, ethanolYield: number): number {
+export function mixedFromRefractometer(liquid: Liquid, brix: number, ethanolYield: number): Mixed {
   requireWithin('The refractometer', brix, 0, 75, '°Bx');
   const misfit = (fermentedG: number): number => refractometerBrix(ferment(liquid, fermentedG, ethanolYield)) - brix;
   const [least, most] = [-liquid.ethanolG / ethanolYield, liquid.extractG];
@@ -56,7 +56,7 @@ export function sgFromRefractometer(liquid: Liquid, brix: number, ethanolYield: 
       'brix',
     );
   const fermentedG = misfit(least) <= 0 ? least : misfit(most) >= 0 ? most : findRoot(misfit, least, most, 1e-6 * (1 + most)).x;
-  return mix(ferment(liquid, fermentedG, ethanolYield)).sg;
+  return mix(ferment(liquid, fermentedG, ethanolYield));
 }
 
 /**
@@ -76,8 +76,6 @@ export function refractometerFg(originalBrix: number, currentBrix: number, ethan
       `${currentBrix.toFixed(1)} °Bx is more than at the beginning, ${originalBrix.toFixed(1)}; one of them is a slip.`,
       'brix',
     );
-  const fg = sgFromRefractometer(must, currentBrix, ethanolYield);
-  const misfit = (fermentedG: number): number => mix(ferment(must, fermentedG, ethanolYield)).sg - fg;
-  const fermentedG = findRoot(misfit, 0, extractG, 1e-6 * extractG).x;
-  return { fg, abv: mix(ferment(must, fermentedG, ethanolYield)).abv };
+  const { sg, abv } = mixedFromRefractometer(must, currentBrix, ethanolYield);
+  return { fg: sg, abv };
 }

@@ -65,7 +65,7 @@ export function restartAsk(ledger: Ledger, now: number): Ask | null {
     sentence: isBeyond
       ? [
           ...told,
-          'Has it not halved its gravity in three days, stop here: the mead is beyond this yeast, and good as it is once stabilized.',
+          'Has it not halved its gravity in three days, stop here: the mead is beyond this yeast. Leave it closed under a lock, and do not bottle it before it is stabilized.',
         ]
       : [...told, ...step.sentence],
     station: 'watch',
