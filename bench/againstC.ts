@@ -4,22 +4,13 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { ferment, gridOf } from '@hollow-bell/core/forecast';
-import type { Course, Kinetics } from '@hollow-bell/core/forecast';
+import type { Kinetics } from '@hollow-bell/core/forecast';
 import { seeded } from '@hollow-bell/core/numerics';
+import { COURSE } from './exampleCourse.ts';
 
 const MEMBERS = 500;
 const ROUNDS = 9;
 const TURNS = 9;
-
-const COURSE: Course = {
-  sugarGPerL: 250,
-  nitrogenMgPerL: 120,
-  pitchGPerL: 0.8,
-  temps: [{ hour: 0, tempC: 20 }],
-  pulses: [24, 48, 72].map((hour) => ({ hour, scale: 1, sugarGPerL: 0, nitrogenMgPerL: 60 })),
-  acidSlowing: 1,
-  horizonH: 90 * 24,
-};
 
 const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1] ?? Number.NaN;
 

@@ -1,17 +1,10 @@
 import { forecast } from '@hollow-bell/core/forecast';
 import type { ForecastInput } from '@hollow-bell/core/forecast';
 import { forecastStudy } from '@hollow-bell/core/simulate';
+import { COURSE } from './exampleCourse.ts';
 
 const INPUT: ForecastInput = {
-  course: {
-    sugarGPerL: 250,
-    nitrogenMgPerL: 120,
-    pitchGPerL: 0.8,
-    temps: [{ hour: 0, tempC: 20 }],
-    pulses: [24, 48, 72].map((hour) => ({ hour, scale: 1, sugarGPerL: 0, nitrogenMgPerL: 60 })),
-    acidSlowing: 1,
-    horizonH: 90 * 24,
-  },
+  course: COURSE,
   tolerance: { value: 14, low: 13, high: 15 },
   readings: [48, 96, 144, 192, 240].map((hour, i) => ({ hour, sugarGPerL: 235 - 30 * i, sd: 4 })),
   nowH: 240,

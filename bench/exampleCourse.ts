@@ -1,0 +1,12 @@
+import type { Course } from '@hollow-bell/core/forecast';
+
+/** A must of 250 g/L over 90 days, fed three times. */
+export const COURSE: Course = {
+  sugarGPerL: 250,
+  nitrogenMgPerL: 120,
+  pitchGPerL: 0.8,
+  temps: [{ hour: 0, tempC: 20 }],
+  pulses: [24, 48, 72].map((hour) => ({ hour, scale: 1, sugarGPerL: 0, nitrogenMgPerL: 60 })),
+  acidSlowing: 1,
+  horizonH: 90 * 24,
+};
