@@ -54,15 +54,15 @@ type Uncertain = keyof typeof PRIOR;
 const UNCERTAIN = Object.keys(PRIOR) as Uncertain[];
 
 /** What the model itself gets wrong, as a share of the sugar at the pitch (our estimate, set by the study in docs/forecast.md). */
-const MODEL_SD = 0.018;
+const MODEL_SD = 0.02;
 /** Below this share of its sugar a must errs less, down to this part of it: there is less to be wrong about (our estimates). */
 const DRY_SHARE = 0.1;
 const DRY_NOISE = 0.5;
-/** How far the cellar may drift from the last temperature, °C, and its five equally likely steps. */
-export const DRIFT_SD_C = 2;
+/** How far the cellar may drift from what is expected of it, °C, and its five equally likely steps (our estimates). */
+export const DRIFT_SD_C = 1.5;
 const DRIFT_STEPS = [-1.28, -0.53, 0, 0.53, 1.28] as const;
 /** Likelihoods are taken in so many steps, so that few members carry them all at no time. */
-const TEMPERING = [0.15, 0.35, 1] as const;
+const TEMPERING = [0.03, 0.1, 0.3, 1] as const;
 /** How far a copied member is moved, as a share of the spread of all. */
 const JITTER = 0.3;
 /** More sugar than a dry mead keeps, g/L: a stop with it is a stall where the tolerance is not reached (our estimate). */
@@ -171,8 +171,8 @@ const SILENT: Progress = { report: () => undefined, mayGoOn: () => Promise.resol
 const PART = 50;
 
 /**
- * Where a must is heading: an ensemble of fermentations, drawn from what is usual, weighed by the readings in three steps,
- * and run on into the future at the last temperature, give or take the drift of a cellar. The same input gives the same answer.
+ * Where a must is heading: an ensemble of fermentations, drawn from what is usual, weighed by the readings step by step,
+ * and run on into the future at the temperature of its last days, give or take the drift of a cellar. The same input gives the same answer.
  *
  * @returns null where it was cancelled
  */

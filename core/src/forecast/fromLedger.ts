@@ -5,11 +5,27 @@ import type { Ledger } from '../ledger/index.ts';
 import { yeastOf } from '../yeast/index.ts';
 import { RANGE_SD } from '../quantities/index.ts';
 import type { ForecastInput } from './ensemble.ts';
-import type { Pulse } from './model.ts';
+import type { Course, Pulse } from './model.ts';
 
 const HOUR_MS = 3_600_000;
 /** How much slower a pH below the yeast’s floor makes it (our estimate). */
 const BELOW_FLOOR_SLOWS = 0.5;
+
+/** How far back a cellar’s temperature is looked at, weighing half for each so many days; more than this off the last, it was moved (our estimates). */
+const LOOKS_BACK = { days: 14, halfDays: 5, withinC: 3 } as const;
+const EASES_H = 12;
+
+/** A cellar sways about its mean: what is ahead is the mean of the last days, not the last glance at the thermometer. */
+function withTempAhead(temps: Course['temps']): Course['temps'] {
+  const last = temps.at(-1);
+  if (last === undefined) return temps;
+  const daysBefore = (hour: number): number => (last.hour - hour) / 24;
+  const alike = temps.filter(({ hour, tempC }) => daysBefore(hour) <= LOOKS_BACK.days && Math.abs(tempC - last.tempC) <= LOOKS_BACK.withinC);
+  const weigh = (hour: number): number => 0.5 ** (daysBefore(hour) / LOOKS_BACK.halfDays);
+  const total = alike.reduce((sum, { hour }) => sum + weigh(hour), 0);
+  const tempC = alike.reduce((sum, each) => sum + weigh(each.hour) * each.tempC, 0) / total;
+  return [...temps, { hour: last.hour + EASES_H, tempC }];
+}
 
 export interface ForecastWish {
   now: number;
@@ -69,7 +85,7 @@ export function forecastInputOf(ledger: Ledger, wish: ForecastWish): ForecastInp
       sugarGPerL: pitch.sugarGPerL,
       nitrogenMgPerL: HONEY_NITROGEN.value + pitch.broughtNMgPerL,
       pitchGPerL: pitch.massG / Math.max(0.1, pitch.volumeL),
-      temps: temps.length === 0 ? [{ hour: 0, tempC: wish.roomTempC }] : temps,
+      temps: temps.length === 0 ? [{ hour: 0, tempC: wish.roomTempC }] : withTempAhead(temps),
       pulses,
       acidSlowing: ledger.ph !== null && ledger.ph.value < yeast.phFloor ? BELOW_FLOOR_SLOWS : 1,
       horizonH: wish.horizonDays * 24,

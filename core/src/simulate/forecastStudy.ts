@@ -70,6 +70,14 @@ function anyFermentation(rng: Rng): Played & { isStuck: boolean } {
 const STUCK_G_PER_L = 12;
 const AT_TOLERANCE = 0.97;
 
+export interface StudyOf {
+  cases: number;
+  members: number;
+  seed: number;
+  /** The band is held to account after so many readings; none where only ends are. */
+  after?: readonly number[];
+}
+
 export interface ForecastStudy {
   /** After so many readings: of the later readings, the share within the 80 % band. */
   coverage: { readings: number; share: number; later: number }[];
@@ -82,12 +90,12 @@ export interface ForecastStudy {
   cases: number;
 }
 
-const AFTER = [1, 2, 3, 4, 6, 8];
+const AFTER: readonly number[] = [1, 2, 3, 4, 6, 8];
 
 /** Draws fermentations, forecasts each after some readings, and counts how the rest of them fell. */
-export async function forecastStudy({ cases, members, seed }: { cases: number; members: number; seed: number }): Promise<ForecastStudy> {
+export async function forecastStudy({ cases, members, seed, after = AFTER }: StudyOf): Promise<ForecastStudy> {
   const rng = seeded(seed);
-  const tally = new Map(AFTER.map((readings) => [readings, { within: 0, later: 0 }]));
+  const tally = new Map(after.map((readings) => [readings, { within: 0, later: 0 }]));
   const endErrors: number[] = [];
   const stick = { forecast: 0, happened: 0, cases: 0 };
   for (let i = 0; i < cases; i++) {
@@ -138,7 +146,7 @@ export async function forecastStudy({ cases, members, seed }: { cases: number; m
   }
   endErrors.sort((a, b) => a - b);
   return {
-    coverage: AFTER.map((readings) => {
+    coverage: after.map((readings) => {
       const { within = 0, later = 0 } = tally.get(readings) ?? {};
       return { readings, share: later > 0 ? within / later : Number.NaN, later };
     }),
