@@ -1,12 +1,14 @@
 <script setup lang="ts">
-import { onMounted } from 'vue';
+import { defineAsyncComponent, onMounted } from 'vue';
 import KeysSheet from './parts/KeysSheet.vue';
 import NoticeBar from './parts/NoticeBar.vue';
 import TopBar from './parts/TopBar.vue';
 import { useCellarLight } from './composables/useCellarLight.ts';
-import FirstStart from './places/FirstStart.vue';
 import { useOutbox } from './stores/outbox.ts';
 import { usePractice } from './stores/practice.ts';
+
+/** Most days it is not the first. */
+const FirstStart = defineAsyncComponent(() => import('./places/FirstStart.vue'));
 
 const house = usePractice();
 const outbox = useOutbox();

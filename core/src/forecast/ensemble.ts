@@ -39,7 +39,7 @@ export interface Forecast {
 
 /**
  * Central values and spreads (as standard deviations of the logarithm) before any reading: our estimates for honey musts. The
- * half-saturation of uptake was set with other fermentations of the study’s generator in view, not those that its table counts.
+ * half-saturation of uptake and the slowing were set with other fermentations of the study’s generator in view, not those that its table counts.
  */
 const PRIOR = {
   growthPerH: { center: 0.12, spread: 0.35 },
@@ -47,7 +47,7 @@ const PRIOR = {
   yeastPerN: { center: 0.013, spread: 0.4 },
   deathPerH: { center: 0.003, spread: 0.8 },
   lagH: { center: 14, spread: 0.5 },
-  slowing: { center: 0.75, spread: 0.4 },
+  slowing: { center: 0.72, spread: 0.4 },
   halfSugar: { center: 6, spread: 0.8 },
 } as const;
 type Uncertain = keyof typeof PRIOR;
@@ -55,11 +55,13 @@ const UNCERTAIN = Object.keys(PRIOR) as Uncertain[];
 
 /** What the model itself gets wrong, as a share of the sugar at the pitch (our estimate, set by the study in docs/forecast.md). */
 const MODEL_SD = 0.02;
+/** A reading of long ago says less of what is ahead: by so much more of that is allowed for each day before the last (our estimate, from the same study). */
+const FADES_PER_DAY = 0.15;
 /** Below this share of its sugar a must errs less, down to this part of it: there is less to be wrong about (our estimates). */
 const DRY_SHARE = 0.1;
 const DRY_NOISE = 0.5;
 /** How far the cellar may drift from what is expected of it, °C, and its five equally likely steps (our estimates). */
-export const DRIFT_SD_C = 1.5;
+export const DRIFT_SD_C = 1.2;
 const DRIFT_STEPS = [-1.28, -0.53, 0, 0.53, 1.28] as const;
 /** Likelihoods are taken in so many steps, so that few members carry them all at no time. */
 const TEMPERING = [0.03, 0.1, 0.3, 1] as const;
@@ -109,8 +111,10 @@ function sugarAt(sugar: Float64Array, grid: Grid, hour: number): number {
 
 function logLikelihood(sugar: Float64Array, grid: Grid, { readings, course }: ForecastInput): number {
   let sum = 0;
+  const lastH = readings.at(-1)?.hour ?? 0;
   for (const reading of readings) {
-    const sd = Math.hypot(reading.sd, MODEL_SD * course.sugarGPerL);
+    const fades = 1 + (FADES_PER_DAY * (lastH - reading.hour)) / 24;
+    const sd = Math.hypot(reading.sd, MODEL_SD * course.sugarGPerL * fades);
     const off = (sugarAt(sugar, grid, reading.hour) - reading.sugarGPerL) / sd;
     /** A Student’s t with four degrees of freedom: one slip of the pen does not pull the whole forecast. */
     sum -= 2.5 * Math.log1p((off * off) / 4);

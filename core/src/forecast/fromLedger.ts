@@ -20,7 +20,9 @@ function withTempAhead(temps: Course['temps']): Course['temps'] {
   const last = temps.at(-1);
   if (last === undefined) return temps;
   const daysBefore = (hour: number): number => (last.hour - hour) / 24;
-  const alike = temps.filter(({ hour, tempC }) => daysBefore(hour) <= LOOKS_BACK.days && Math.abs(tempC - last.tempC) <= LOOKS_BACK.withinC);
+  const alike = temps.filter(
+    ({ hour, tempC }) => daysBefore(hour) <= LOOKS_BACK.days && Math.abs(tempC - last.tempC) <= LOOKS_BACK.withinC,
+  );
   const weigh = (hour: number): number => 0.5 ** (daysBefore(hour) / LOOKS_BACK.halfDays);
   const total = alike.reduce((sum, { hour }) => sum + weigh(hour), 0);
   const tempC = alike.reduce((sum, each) => sum + weigh(each.hour) * each.tempC, 0) / total;

@@ -81,9 +81,8 @@ export interface StudyOf {
 export interface ForecastStudy {
   /** After so many readings: of the later readings, the share within the 80 % band. */
   coverage: { readings: number; share: number; later: number }[];
-  /** Of the time to the end, the median error of forecasts made after half of the sugar. */
-  medianEndError: number;
-  ends: number;
+  /** Of forecasts made after half of the sugar: their error as a share of the time that was left to the end. */
+  endErrors: number[];
   /** Sticking as forecast after half of the sugar, and as it happened. */
   stick: { forecast: number; happened: number };
   members: number;
@@ -144,14 +143,12 @@ export async function forecastStudy({ cases, members, seed, after = AFTER }: Stu
       }
     }
   }
-  endErrors.sort((a, b) => a - b);
   return {
     coverage: after.map((readings) => {
       const { within = 0, later = 0 } = tally.get(readings) ?? {};
       return { readings, share: later > 0 ? within / later : Number.NaN, later };
     }),
-    medianEndError: endErrors[Math.floor(endErrors.length / 2)] ?? Number.NaN,
-    ends: endErrors.length,
+    endErrors,
     stick: { forecast: stick.forecast / stick.cases, happened: stick.happened / stick.cases },
     members,
     cases,
