@@ -57,6 +57,13 @@ describe('what is done about a stall', () => {
     expect(curesOf('heat', 14)).not.toContain('warm');
   });
 
+  it('has the pH measured where acid went in and nobody looked at it', () => {
+    const { evidence, verdict } = seenAt('addition', 12);
+    const { sentence } = curesFor(verdict, evidence, rankCauses(evidence)).find(({ id }) => id === 'raise pH')!;
+    expect(evidence.ph).toBeNull();
+    expect(sentence[0]).toMatch(/^Measure the pH/);
+  });
+
   it('gives up, and says how it is kept, where a preservative is the likeliest cause', () => {
     expect(curesOf('preservative', 8)).toContain('give up');
   });

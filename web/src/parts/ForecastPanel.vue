@@ -80,9 +80,9 @@ const rows = computed(() => {
     </p>
     <p class="small quiet">
       {{ members }} fermentations drawn from what is usual and weighed by the readings: growth on nitrogen, sugar eaten by what lives,
-      alcohol that slows and kills, at the last temperature give or take {{ show('degrees', DRIFT_SD_C) }}. The band is meant for four of
-      five readings; in trials with other musts it held three of four. It takes the doses that are planned for given, and nothing else that
-      may be done.
+      alcohol that slows and kills, at the temperature of its last days, give or take {{ show('degrees', DRIFT_SD_C) }}. The band is meant
+      for four of five readings, and in trials with other simulated musts it held them; real ones may differ more. It takes the doses that
+      are planned for given, and nothing else that may be done.
     </p>
   </section>
 </template>

@@ -34,7 +34,7 @@ const HEAD: Record<StallKind, string> = {
   slow: 'Slow, not stuck',
   misread: 'First the reading',
   tolerance: 'Ended, not stuck',
-  malt: 'Ended, not stuck',
+  malt: 'Perhaps its end, not stuck',
   'near its end': 'Not stuck',
   lag: 'Not stuck',
   moving: 'Not stuck',

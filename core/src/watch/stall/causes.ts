@@ -94,7 +94,9 @@ export const STALL_CAUSES: readonly StallCause[] = [
     usual: 0.7,
     weigh: ({ ph, yeast }) => {
       if (ph === null)
-        return [finding(NOT_KNOWN, say`No pH is on record; honey buffers little, and it can fall below ${phValue(yeast.phFloor)}.`)];
+        return [
+          finding(NOT_KNOWN, say`No pH on record still holds; honey buffers little, and it can fall below ${phValue(yeast.phFloor)}.`),
+        ];
       if (ph < yeast.phFloor + 0.02) return [finding(4, say`pH ${phValue(ph)}, and this yeast labors below ${phValue(yeast.phFloor)}.`)];
       if (ph < yeast.phFloor + 0.15)
         return [finding(0.5, say`pH ${phValue(ph)} is near what this yeast bears, ${phValue(yeast.phFloor)}.`)];
@@ -108,7 +110,7 @@ export const STALL_CAUSES: readonly StallCause[] = [
     usual: 0.2,
     weigh: ({ addedBefore }) =>
       addedBefore.length > 0
-        ? [finding(3.5, [`${addedBefore.join(' and ')} went in within two days before it stopped.`])]
+        ? [finding(3.5, [`Within two days before it stopped went in: ${addedBefore.join(' and ')}.`])]
         : [finding(-4, say`Nothing went in within two days before it stopped.`)],
     check: say`Look whether something went in that was not written down.`,
   },

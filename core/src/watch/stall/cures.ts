@@ -119,10 +119,13 @@ export function curesFor(verdict: StallVerdict, evidence: StallEvidence, ranked:
     sentence: say`Degas it, and stir the yeast up from the bottom, gently and without splashing.`,
     readAgainH: 48,
   });
-  if (likely('sour') && (ph === null || ph < HIGHEST_PH))
+  if ((likely('sour') && (ph === null || ph < HIGHEST_PH)) || (likely('addition') && ph === null))
     cures.push({
       id: 'raise pH',
-      sentence: say`Raise the pH toward ${phValue(Math.max(AIM_PH.least, yeast.phFloor + AIM_PH.aboveFloor))}: half of the potassium salt that a glass of it takes, then measure, then the rest.`,
+      sentence: [
+        ...(ph === null ? say`Measure the pH. Below ${phValue(yeast.phFloor)}, raise it` : say`Raise the pH`),
+        ...say` toward ${phValue(Math.max(AIM_PH.least, yeast.phFloor + AIM_PH.aboveFloor))}: half of the potassium salt that a glass of it takes, then measure, then the rest.`,
+      ],
       readAgainH: 48,
     });
   const fed = evidence.nitrogenShare < ENOUGH_NITROGEN || likely('nitrogen') ? feeding(evidence) : null;

@@ -36,6 +36,7 @@ export interface StallEvidence {
   tempC: number | null;
   /** The largest fall between two temperatures within three days, up to the stop. */
   largestFallC: number | null;
+  /** As last measured, and nothing sour went in since. */
   ph: number | null;
   /** Of the need, what came before it was too late; 0 to 1 and above. */
   nitrogenShare: number;
@@ -95,6 +96,12 @@ function largestFall(temps: StallEvidence['temps'], until: number): number | nul
   return fall;
 }
 
+/** The last pH, unless something that changes it went in since. */
+function phThatHolds({ ph, additions }: Ledger): number | null {
+  if (ph === null || additions.some(({ at, family }) => at > ph.at && family !== 'spice' && family !== 'malt')) return null;
+  return ph.value;
+}
+
 /**
  * Gathers what a pitched batch's record says. Null before the pitch and for an empty vessel.
  * @param organicCredit how the batch's school counts amino nitrogen
@@ -133,7 +140,7 @@ export function stallEvidence(ledger: Ledger, now: number, organicCredit: number
     temps,
     tempC: temps.at(-1)?.tempC ?? null,
     largestFallC: largestFall(temps, stopAt),
-    ph: ledger.ph?.value ?? null,
+    ph: phThatHolds(ledger),
     nitrogenShare: nitrogenShareOf(ledger, yeast, mixed.volumeL, organicCredit),
     needMg: N_PER_SUGAR[yeast.demand] * ledger.sugarBasisG,
     organicCredit,

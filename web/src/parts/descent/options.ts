@@ -189,7 +189,7 @@ export function descentOptions(data: DescentData, colors: ChartColors): EChartsO
               markArea: {
                 silent: true,
                 itemStyle: { color: colors.bronzeSoft, opacity: 0.5 },
-                label: { ...label, color: colors.quiet, position: 'insideRight' as const },
+                label: { ...label, color: colors.quiet, position: 'insideLeft' as const },
                 data: [[{ name: 'where this yeast should stop', yAxis: data.end.low }, { yAxis: data.end.high }]],
               },
             }),
