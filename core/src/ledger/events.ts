@@ -104,12 +104,10 @@ export interface LogEntry {
  * An amendment may itself be withdrawn, which brings back what it had changed.
  */
 export function logOf(events: readonly BatchEvent[]): LogEntry[] {
-  const inOrder = [...events].sort((a, b) => a.seq - b.seq);
+  const inOrder = sorted(events, (a, b) => a.seq - b.seq);
   const withdrawnAmendments = new Set<string>();
-  for (const event of inOrder.toReversed()) {
-    if (event.kind === 'amendment' && event.payload.replacement === null && !withdrawnAmendments.has(event.id)) {
-      withdrawnAmendments.add(event.payload.eventId);
-    }
+  for (const { id, payload } of inOrder.filter((event) => event.kind === 'amendment').toReversed()) {
+    if (payload.replacement === null && !withdrawnAmendments.has(id)) withdrawnAmendments.add(payload.eventId);
   }
   const entries = new Map<string, LogEntry>();
   for (const event of inOrder) {
@@ -127,23 +125,21 @@ export function logOf(events: readonly BatchEvent[]): LogEntry[] {
       entry.standing = { ...replacement, id, seq, enteredAt: event.enteredAt };
     }
   }
-  return [...entries.values()].sort((a, b) => a.standing.happenedAt - b.standing.happenedAt || a.standing.seq - b.standing.seq);
+  return sorted([...entries.values()], (a, b) => earlier(a.standing, b.standing));
 }
 
 /** The events that count, in the order in which things happened. */
 export function standingEvents(events: readonly BatchEvent[]): StandingEvent[] {
-  if (!events.some((event) => event.kind === 'amendment')) return inOrderOfHappening(events as readonly StandingEvent[]);
+  if (!events.some((event) => event.kind === 'amendment')) return sorted(events as readonly StandingEvent[], earlier);
   return logOf(events)
     .filter((entry) => !entry.withdrawn)
     .map((entry) => entry.standing);
 }
 
+const earlier = (a: StandingEvent, b: StandingEvent): number => a.happenedAt - b.happenedAt || a.seq - b.seq;
+
 /** Most records are written down as things happen; only where they were not is there anything to sort. */
-function inOrderOfHappening(events: readonly StandingEvent[]): StandingEvent[] {
-  const earlier = (a: StandingEvent, b: StandingEvent): number => a.happenedAt - b.happenedAt || a.seq - b.seq;
-  const isSorted = events.every((event, i) => {
-    const before = events[i - 1];
-    return before === undefined || earlier(before, event) <= 0;
-  });
-  return isSorted ? [...events] : [...events].sort(earlier);
+function sorted<T>(values: readonly T[], compare: (a: T, b: T) => number): T[] {
+  const isSorted = values.every((value, i) => i === 0 || compare(values[i - 1] as T, value) <= 0);
+  return isSorted ? [...values] : values.toSorted(compare);
 }

@@ -82,18 +82,13 @@ function readOf(
   ledger: Ledger,
   payload: EventOf<'reading'>['payload'],
   { ethanolYield }: Assumptions,
-): (GravityRead & { isPossible: boolean }) | null {
+): { read: GravityRead | null; isPossible: boolean } {
   try {
-    const read = gravityRead(ledger, payload, ethanolYield);
-    return read === null ? null : { ...read, isPossible: true };
+    return { read: gravityRead(ledger, payload, ethanolYield), isPossible: true };
   } catch (error) {
     if (!(error instanceof Refusal) || payload.brix === undefined) throw error;
-    return {
-      instrument: 'refractometer',
-      sg: sgFromBrix(payload.brix),
-      plusMinus: instrumentPlusMinus('refractometer', 20, mixedOf(ledger)?.abv ?? 0),
-      isPossible: false,
-    };
+    const plusMinus = instrumentPlusMinus('refractometer', 20, mixedOf(ledger)?.abv ?? 0);
+    return { read: { instrument: 'refractometer', sg: sgFromBrix(payload.brix), plusMinus }, isPossible: false };
   }
 }
 
@@ -110,11 +105,12 @@ export function takeReading(ledger: Ledger, event: EventOf<'reading'>, assumptio
   if (freeSo2MgPerL !== undefined) ledger.freeSo2 = { value: freeSo2MgPerL, at };
   if (leesMm !== undefined) ledger.leesMm = { value: leesMm, at };
   const expected = mixedOf(ledger);
-  const read = expected === null ? null : readOf(ledger, event.payload, assumptions);
-  if (expected === null || read === null) return;
+  if (expected === null) return;
+  const { read, isPossible } = readOf(ledger, event.payload, assumptions);
+  if (read === null) return;
   const { instrument, sg, plusMinus } = read;
   const bias = ledger.pitch === null ? assumptions.mustReadingBias : assumptions.readingBias;
-  const follows = read.isPossible && followGravity(ledger, expected, sg + bias, assumptions);
+  const follows = isPossible && followGravity(ledger, expected, sg + bias, assumptions);
   if (ledger.pitch === null && follows) ledger.measuredOg = sg;
   const after = mixedOf(ledger) ?? expected;
   ledger.readings.push({
