@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { Batch, BatchSummary } from '@hollow-bell/contract';
+import type { Batch, BatchList } from '@hollow-bell/contract';
 import { expect, test } from './cellar.ts';
 
 const EVENTS = 100;
@@ -9,7 +9,7 @@ test('killing the server in the middle of 100 entries loses none that was acknow
   demoCellar,
 }) => {
   const json = async <T>(path: string): Promise<T> => (await fetch(`${demoCellar.url}/api${path}`)).json() as Promise<T>;
-  const { batches } = await json<{ batches: BatchSummary[] }>('/batches');
+  const { batches } = await json<BatchList>('/batches');
   const batch = batches.find(({ name }) => name === 'Borage, even')!;
   const before = batch.lastSeq;
   const acknowledged = new Set<string>();

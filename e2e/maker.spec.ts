@@ -126,6 +126,12 @@ test('the keyboard alone finds its way, and a sheet lists the keys', async ({ pa
   await page.keyboard.press('g');
   await page.keyboard.press('b');
   await expect(page.getByRole('heading', { level: 1, name: 'Batches' })).toBeVisible();
+  await page.getByLabel('Find by name').fill('heather');
+  await expect(page.locator('.list a')).toHaveCount(3);
+  await page.getByLabel('Find by name').fill('nettle');
+  await expect(page.getByText('No batch has “nettle” in its name.')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.getByRole('heading', { level: 1 }).click();
   await page.keyboard.press('n');
   await expect(page.getByLabel('Name of the batch')).toBeVisible();
 });

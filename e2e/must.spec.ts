@@ -164,3 +164,23 @@ test('a batch is split in two, and what stays and what goes is what there was', 
   await expect(figure(page, 'In the vessel')).toHaveText('3.00');
   expect(await number(page, 'Alcohol')).toBeCloseTo(alcohol, 5);
 });
+
+test('what is poured over from another batch is in one and gone from the other', async ({ page, demoCellar }) => {
+  const liters = async (name: string): Promise<number> => {
+    await page.goto(`${demoCellar.url}/batches`);
+    await page.getByRole('link', { name }).click();
+    await page.getByRole('link', { name: /^Watch/ }).click();
+    return number(page, 'In the vessel');
+  };
+  const [from, into] = [await liters('Linden B, second jug'), await liters('Heather, waiting')];
+  await page.getByRole('button', { name: 'Pour in another' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.locator('.el-select').click();
+  await page.getByRole('option', { name: /Linden B, second jug/ }).click();
+  await dialog.getByLabel('how much of it').fill('0,5');
+  await expect(dialog.getByText(/Together/)).toBeVisible();
+  await dialog.getByRole('button', { name: 'Poured in' }).click();
+  await expect(page.locator('.log')).toContainText(/0\.50\sL .*Linden B, second jug/);
+  expect(await liters('Heather, waiting')).toBeCloseTo(into + 0.5, 1);
+  expect(await liters('Linden B, second jug')).toBeCloseTo(from - 0.5, 1);
+});

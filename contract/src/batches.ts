@@ -3,6 +3,7 @@ import type { FloatPoint } from '@hollow-bell/core/float';
 import { DAP_CAP_G_PER_L } from '@hollow-bell/core/feed';
 import type { BatchEvent } from '@hollow-bell/core/ledger';
 import type { MustPlan } from '@hollow-bell/core/must';
+import type { BatchPhase } from '@hollow-bell/core/watch';
 import { z } from 'zod';
 import { ledgerSchema, newEventSchema } from './events.ts';
 import type { Same } from './events.ts';
@@ -122,6 +123,25 @@ export const batchSummarySchema = z.object({
   ledger: ledgerSchema,
 });
 export type BatchSummary = z.infer<typeof batchSummarySchema>;
+
+export const phaseSchema = z.custom<BatchPhase>((value) => typeof value === 'string').meta({ type: 'string' });
+/** A batch as a line in the book. Gravity and volume are null where the vessel is empty. */
+export const listedSchema = z.object({
+  id: z.uuid(),
+  name: z.string(),
+  lastSeq: z.number().int(),
+  phase: phaseSchema,
+  pitchedAt: z.number().nullable(),
+  sg: z.number().nullable(),
+  volumeL: z.number().nullable(),
+});
+export type Listed = z.infer<typeof listedSchema>;
+/** Which page of the book: what has this in its name, and began before the batch of that id. */
+export const listQuerySchema = z.object({ name: z.string().trim().max(80).optional(), olderThan: z.uuid().optional() });
+export type ListQuery = z.infer<typeof listQuerySchema>;
+/** Newest first. */
+export const batchListSchema = z.object({ batches: z.array(listedSchema), hasOlder: z.boolean() });
+export type BatchList = z.infer<typeof batchListSchema>;
 
 /** What a float in the batch sent, oldest first: ms since 1970 UTC, SG, °C. */
 const floatPointSchema = z.tuple([z.number(), z.number(), z.number().nullable()]);

@@ -1,7 +1,6 @@
 import type { Ask } from '@hollow-bell/core/rounds';
-import type { BatchPhase } from '@hollow-bell/core/watch';
 import { z } from 'zod';
-import { vesselSchema } from './batches.ts';
+import { phaseSchema, vesselSchema } from './batches.ts';
 
 /** A vessel as it stands, and what it asks for: all that Rounds needs of a batch, without its record. */
 export const standingSchema = z.object({
@@ -9,7 +8,7 @@ export const standingSchema = z.object({
   name: z.string(),
   vessel: vesselSchema,
   pitchedAt: z.number().nullable(),
-  phase: z.custom<BatchPhase>((value) => typeof value === 'string').meta({ type: 'string' }),
+  phase: phaseSchema,
   sg: z.number(),
   volumeL: z.number(),
   leesL: z.number(),

@@ -1,34 +1,46 @@
 <script setup lang="ts">
-import { liquidOf, mixedOf, parcelOf, viewOf } from '@hollow-bell/core/ledger';
+import { floatPointsOf } from '@hollow-bell/contract';
+import type { BatchRecord } from '@hollow-bell/contract';
+import { withFloat } from '@hollow-bell/core/float';
+import { fold, liquidOf, parcelOf } from '@hollow-bell/core/ledger';
 import { mix, pourTogether } from '@hollow-bell/core/liquid';
-import { computed, onMounted, ref } from 'vue';
+import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { api } from '../api/client.ts';
 import { useAnswer } from '../composables/useAnswer.ts';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
 import { useBatch } from '../stores/batch.ts';
-import { useCellar } from '../stores/cellar.ts';
+import { useRounds } from '../stores/rounds.ts';
 import PickList from './PickList.vue';
 import QuantityField from './QuantityField.vue';
 
 const emit = defineEmits<{ close: [] }>();
 const store = useBatch();
-const cellar = useCellar();
+const rounds = useRounds();
 const { show } = useReader();
 const { refusal, busy, attempt } = useAttempt();
 const transferId = crypto.randomUUID();
 const fromId = ref('');
 const volumeL = ref<number | null>(0.5);
-onMounted(() => cellar.load());
+onMounted(() => rounds.load());
 
-const others = computed(() => cellar.batches.filter((batch) => batch.id !== store.batch?.id && viewOf(batch.ledger) !== null));
 const options = computed(() =>
-  others.value.map((batch) => ({ value: batch.id, label: `${batch.name}, ${show('volumeL', mixedOf(batch.ledger)?.volumeL ?? 0)}` })),
+  rounds.standing
+    .filter(({ id }) => id !== store.batch?.id)
+    .map(({ id, name, volumeL: filled }) => ({ value: id, label: `${name}, ${show('volumeL', filled)}` })),
 );
-const source = computed(() => others.value.find(({ id }) => id === fromId.value) ?? null);
+const source = shallowRef<BatchRecord | null>(null);
+watch(fromId, (id) =>
+  attempt(async () => {
+    source.value = null;
+    const record = await api.batch(id);
+    if (id === fromId.value) source.value = record;
+  }),
+);
+const sourceLedger = computed(() => (source.value === null ? null : fold(withFloat(source.value.events, floatPointsOf(source.value)))));
 const outcome = useAnswer(() => {
-  if (source.value === null || volumeL.value === null) return null;
-  return mix(pourTogether(liquidOf(store.ledger), liquidOf(parcelOf(source.value.ledger, volumeL.value))));
+  if (sourceLedger.value === null || volumeL.value === null) return null;
+  return mix(pourTogether(liquidOf(store.ledger), liquidOf(parcelOf(sourceLedger.value, volumeL.value))));
 });
 
 async function pour(): Promise<void> {
@@ -47,7 +59,10 @@ async function pour(): Promise<void> {
 <template>
   <el-dialog :model-value="true" title="Pour in another batch" width="min(460px, 94vw)" @close="emit('close')">
     <form class="form" @submit.prevent="pour">
-      <p v-if="cellar.loaded && options.length === 0" class="quiet">No other batch has anything in its vessel.</p>
+      <p v-if="rounds.problem !== ''" class="refusal" role="alert">
+        {{ rounds.problem }} <button type="button" class="link" @click="rounds.load()">Try again</button>
+      </p>
+      <p v-else-if="rounds.loaded && options.length === 0" class="quiet">No other batch has anything in its vessel.</p>
       <PickList v-model="fromId" label="from" placeholder="choose a batch" :options="options" />
       <QuantityField v-model="volumeL" kind="volume" label="how much of it" />
       <p v-if="outcome.refusal !== ''" class="refusal">{{ outcome.refusal }}</p>

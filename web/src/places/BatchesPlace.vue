@@ -1,26 +1,18 @@
 <script setup lang="ts">
-import { viewOf } from '@hollow-bell/core/ledger';
-import { stateOf } from '@hollow-bell/core/watch';
-import { computed, onMounted } from 'vue';
+import { watchDebounced } from '@vueuse/core';
+import { onMounted } from 'vue';
 import { useReader } from '../composables/useReader.ts';
-import { useCellar } from '../stores/cellar.ts';
+import { useBook } from '../stores/book.ts';
 
-const cellar = useCellar();
-const { show, reader } = useReader();
-onMounted(() => cellar.load());
-
-const rows = computed(() =>
-  cellar.batches.toReversed().map((batch) => {
-    const view = viewOf(batch.ledger);
-    const begun = batch.ledger.pitch?.at ?? null;
-    return {
-      batch,
-      phase: stateOf(batch.ledger, reader.value.now).phase,
-      begun: begun === null ? 'not pitched' : `pitched ${show('when', begun)}`,
-      sg: view === null || batch.ledger.bottled !== null ? '' : show('sg', view.sg),
-      volume: view === null || batch.ledger.bottled !== null ? '' : show('volumeL', view.volumeL),
-    };
-  }),
+const book = useBook();
+const { show } = useReader();
+/** So few are seen at a glance. */
+const FEW = 8;
+onMounted(() => book.load());
+watchDebounced(
+  () => book.name,
+  () => book.load(),
+  { debounce: 200 },
 );
 </script>
 
@@ -32,22 +24,42 @@ const rows = computed(() =>
         ><el-button type="primary" @click="navigate">Formulate a mead</el-button></RouterLink
       >
     </header>
-    <p v-if="cellar.problem !== ''" class="refusal" role="alert">
-      {{ cellar.problem }} <button type="button" class="link" @click="cellar.load()">Try again</button>
+    <p v-if="book.problem !== ''" class="refusal" role="alert">
+      {{ book.problem }} <button type="button" class="link" @click="book.load()">Try again</button>
     </p>
-    <p v-else-if="!cellar.loaded" class="quiet">Opening the book…</p>
-    <p v-else-if="rows.length === 0" class="quiet">The book is empty. The first mead begins with its honey.</p>
-    <ul v-else class="list">
-      <li v-for="row in rows" :key="row.batch.id">
-        <RouterLink :to="{ name: 'batch', params: { id: row.batch.id } }">
-          <b>{{ row.batch.name }}</b>
-          <span>{{ row.phase === 'empty' ? 'planned' : row.phase }}</span>
-          <span class="quiet">{{ row.begun }}</span>
-          <span class="number">{{ row.sg }}</span>
-          <span class="number">{{ row.volume }}</span>
-        </RouterLink>
-      </li>
-    </ul>
+    <p v-else-if="!book.loaded" class="quiet">Opening the book…</p>
+    <template v-else>
+      <el-input
+        v-if="book.batches.length > FEW || book.name !== ''"
+        v-model="book.name"
+        class="find"
+        clearable
+        aria-label="Find by name"
+        placeholder="find by name"
+        maxlength="80"
+      />
+      <p v-if="book.batches.length === 0" class="quiet" role="status">
+        {{
+          book.name.trim() === ''
+            ? 'The book is empty. The first mead begins with its honey.'
+            : `No batch has “${book.name.trim()}” in its name.`
+        }}
+      </p>
+      <ul v-else class="list">
+        <li v-for="batch in book.batches" :key="batch.id">
+          <RouterLink :to="{ name: 'batch', params: { id: batch.id } }">
+            <b>{{ batch.name }}</b>
+            <span>{{ batch.phase === 'empty' ? 'planned' : batch.phase }}</span>
+            <span class="quiet">{{ batch.pitchedAt === null ? 'not pitched' : `pitched ${show('when', batch.pitchedAt)}` }}</span>
+            <span class="number">{{ batch.sg === null ? '' : show('sg', batch.sg) }}</span>
+            <span class="number">{{ batch.volumeL === null ? '' : show('volumeL', batch.volumeL) }}</span>
+          </RouterLink>
+        </li>
+      </ul>
+      <p v-if="book.hasOlder" class="older">
+        <el-button @click="book.older()">Older ones</el-button> <span class="refusal">{{ book.olderProblem }}</span>
+      </p>
+    </template>
   </section>
 </template>
 
@@ -57,6 +69,15 @@ const rows = computed(() =>
   justify-content: space-between;
   align-items: center;
   gap: 12px;
+  padding: 12px 0;
+}
+
+.find {
+  max-width: 320px;
+  margin-bottom: 12px;
+}
+
+.older {
   padding: 12px 0;
 }
 
@@ -88,6 +109,10 @@ a:hover b {
     grid-template-columns: 1fr auto;
     padding: 8px 0;
     gap: 2px 12px;
+  }
+
+  a > :nth-child(2) {
+    text-align: right;
   }
 
   .number:last-child {

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import type { ApiError, Batch, BatchSummary } from '@hollow-bell/contract';
-import { fold } from '@hollow-bell/core/ledger';
+import type { ApiError, Batch, BatchList } from '@hollow-bell/contract';
+import { fold, viewOf } from '@hollow-bell/core/ledger';
 import type { BatchEvent } from '@hollow-bell/core/ledger';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { HOUR_MS, NOW, happened, newBatch, pitched, plan, poured, testApp } from '../../test/server.ts';
@@ -24,8 +24,10 @@ describe('the record of a batch', () => {
     const batch = (await app.call<Batch>('GET', `/batches/${id}`)).body;
     expect(batch.events.map((event) => event.seq)).toEqual([1, 2, 3, 4]);
     expect(batch.ledger).toEqual(JSON.parse(JSON.stringify(fold(batch.events))));
-    const { batches } = (await app.call<{ batches: BatchSummary[] }>('GET', '/batches')).body;
-    expect(batches.find((summary) => summary.id === id)?.ledger).toEqual(batch.ledger);
+    const { batches } = (await app.call<BatchList>('GET', '/batches')).body;
+    const line = batches.find((listed) => listed.id === id)!;
+    expect(line).toMatchObject({ phase: 'active', lastSeq: 4, pitchedAt: batch.ledger.pitch!.at });
+    expect([line.sg, line.volumeL]).toEqual([viewOf(batch.ledger)!.sg, viewOf(batch.ledger)!.volumeL]);
   });
 
   it('writes a repeated request once and answers it alike', async () => {
@@ -167,7 +169,24 @@ describe('plans', () => {
     const body = { id: randomUUID(), name: 'Twice', plan };
     await app.call('POST', '/batches', body);
     await app.call('POST', '/batches', body);
-    const { batches } = (await app.call<{ batches: BatchSummary[] }>('GET', '/batches')).body;
+    const { batches } = (await app.call<BatchList>('GET', '/batches')).body;
     expect(batches.filter(({ name }) => name === 'Twice')).toHaveLength(1);
+  });
+});
+
+describe('the book', () => {
+  it('is leafed through page by page, newest first, each batch once, and found by a part of its name', async () => {
+    const names = Array.from({ length: 130 }, (_, i) => `Leaf ${i} of 100% acacia_${i % 2}`);
+    for (const name of names) await app.call('POST', '/batches', { id: randomUUID(), name, plan });
+    const list = (query: Record<string, string>) => app.call<BatchList>('GET', `/batches?${new URLSearchParams(query).toString()}`);
+    const first = (await list({ name: 'leaf' })).body;
+    expect(first.batches).toHaveLength(100);
+    expect(first.hasOlder).toBe(true);
+    const second = (await list({ name: 'leaf', olderThan: first.batches.at(-1)!.id })).body;
+    expect(second.hasOlder).toBe(false);
+    expect([...first.batches, ...second.batches].map(({ name }) => name).sort()).toEqual(names.sort());
+    expect((await list({ name: '00% acacia_1' })).body.batches).toHaveLength(65);
+    expect((await list({ name: '0%acacia' })).body.batches).toHaveLength(0);
+    expect((await list({ name: 'leaf', olderThan: 'nothing' })).status).toBe(400);
   });
 });

@@ -1,11 +1,12 @@
 import {
   appendSchema,
   appendedSchema,
+  batchListSchema,
   batchSchema,
-  batchSummarySchema,
   blendSchema,
   createBatchSchema,
   errorSchema,
+  listQuerySchema,
   moveSchema,
   renameBatchSchema,
   replanSchema,
@@ -22,13 +23,8 @@ const errors = { 400: errorSchema, 404: errorSchema, 409: errorSchema, 422: erro
 export const batchRoutes =
   (store: BatchStore): FastifyPluginAsyncZod =>
   async (app) => {
-    const query = z.object({ open: z.enum(['true', 'false']).default('false') });
-    app.get(
-      '/batches',
-      { schema: { querystring: query, response: { 200: z.object({ batches: z.array(batchSummarySchema) }) } } },
-      async (request) => ({
-        batches: await store.list(request.query.open === 'true'),
-      }),
+    app.get('/batches', { schema: { querystring: listQuerySchema, response: { 200: batchListSchema, ...errors } } }, (request) =>
+      store.list(request.query),
     );
     const reading = z.object({ ledger: z.enum(['true', 'false']).default('true') });
     app.get(

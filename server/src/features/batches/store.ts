@@ -1,8 +1,9 @@
-import type { Batch, BatchPlan, BatchSummary, NewEvent } from '@hollow-bell/contract';
+import type { Batch, BatchList, BatchPlan, BatchSummary, ListQuery, NewEvent } from '@hollow-bell/contract';
 import type { BatchEvent } from '@hollow-bell/core/ledger';
 import { Op, QueryTypes } from 'sequelize';
 import type { Sequelize } from 'sequelize';
 import { HttpProblem } from '../../http/errors.ts';
+import { pageOfBook } from './book.ts';
 import { BatchRow, PlanRow, initModels } from './models.ts';
 import { createWithin, eventsOf, mustFind, readWithin, record, requireBelievable, requireFresh, summaryOf, textOf } from './record.ts';
 import { floatRecord } from './floatRecord.ts';
@@ -33,9 +34,9 @@ export function batchStore(sequelize: Sequelize, now: () => number) {
       return withPlans(rows);
     },
 
-    async list(onlyOpen: boolean): Promise<BatchSummary[]> {
+    async open(): Promise<BatchSummary[]> {
       const rows = await BatchRow.findAll({
-        ...(onlyOpen ? { where: { open: true } } : {}),
+        where: { open: true },
         order: [
           ['createdAt', 'ASC'],
           ['id', 'ASC'],
@@ -44,6 +45,8 @@ export function batchStore(sequelize: Sequelize, now: () => number) {
       });
       return withPlans(rows);
     },
+
+    list: (query: ListQuery): Promise<BatchList> => pageOfBook(query, now()),
 
     readText: (id: string, withLedger: boolean): Promise<string> => textOf(sequelize, id, withLedger),
     read: async (id: string): Promise<Batch> => JSON.parse(await textOf(sequelize, id, true)) as Batch,

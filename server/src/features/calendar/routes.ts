@@ -9,7 +9,7 @@ import { calendarFile } from './calendar.ts';
 import type { CalendarStore } from './store.ts';
 
 interface Cellar {
-  batches: { list: (onlyOpen: boolean) => Promise<BatchSummary[]>; read: (id: string) => Promise<BatchSummary> };
+  batches: { open: () => Promise<BatchSummary[]>; read: (id: string) => Promise<BatchSummary> };
   practice: { read: () => Promise<Practice | null> };
   calendar: CalendarStore;
   now: () => number;
@@ -49,7 +49,7 @@ export const calendarRoutes =
         const token = await calendar.token();
         if (token === null || !isSame(request.params.token, token))
           throw new HttpProblem(404, 'not_found', 'There is no calendar at this address; it may have been renewed or closed.');
-        return answer(request, reply, 'Hollow Bell', await batches.list(true));
+        return answer(request, reply, 'Hollow Bell', await batches.open());
       },
     );
 

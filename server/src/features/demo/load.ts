@@ -14,14 +14,14 @@ export interface Cellar {
 
 /** Fills an empty cellar with the demo; a cellar that holds anything is left alone. True when it was filled. */
 export async function loadDemoCellar({ batches, practice, shelf, now }: Cellar): Promise<boolean> {
-  if ((await batches.list(false)).length > 0) return false;
+  if ((await batches.list({})).batches.length > 0) return false;
   if ((await practice.read()) === null) await practice.write({ ...DEFAULT_PRACTICE, roomTempC: 17 });
   await shelf.importAll(demoShelf(now()));
   for (const { id, name, plan, events } of demoBatches(now())) {
     await batches.create(id, name, plan);
     if (events.length > 0) await batches.append(id, 0, events);
   }
-  const halved = (await batches.list(true)).find(({ name }) => name === HALVED.name);
+  const halved = (await batches.list({})).batches.find(({ name }) => name === HALVED.name);
   if (halved !== undefined) await batches.split(halved.id, { afterSeq: halved.lastSeq, happenedAt: now(), children: [HALVED.child()] });
   return true;
 }

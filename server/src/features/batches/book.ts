@@ -1,0 +1,33 @@
+import type { BatchList, ListQuery, Listed } from '@hollow-bell/contract';
+import { viewOf } from '@hollow-bell/core/ledger';
+import { stateOf } from '@hollow-bell/core/watch';
+import { Op } from 'sequelize';
+import type { WhereOptions } from 'sequelize';
+import { BatchRow } from './models.ts';
+
+const PAGE = 100;
+
+function listed({ id, name, lastSeq, ledger }: BatchRow, now: number): Listed {
+  const view = ledger.bottled === null ? viewOf(ledger) : null;
+  const { phase } = stateOf(ledger, now);
+  return { id, name, lastSeq, phase, pitchedAt: ledger.pitch?.at ?? null, sg: view?.sg ?? null, volumeL: view?.volumeL ?? null };
+}
+
+/** Signs that a pattern would read otherwise stand for themselves. */
+const literal = (text: string): string => text.replace(/[\\%_]/g, (sign) => `\\${sign}`);
+
+/** Some batches of the book, newest first; a last one that is gone meanwhile begins it again. */
+export async function pageOfBook({ name, olderThan }: ListQuery, now: number): Promise<BatchList> {
+  const last = olderThan === undefined ? null : await BatchRow.findByPk(olderThan, { attributes: ['id', 'createdAt'] });
+  const older: WhereOptions =
+    last === null ? {} : { [Op.or]: [{ createdAt: { [Op.lt]: last.createdAt } }, { createdAt: last.createdAt, id: { [Op.lt]: last.id } }] };
+  const rows = await BatchRow.findAll({
+    where: { ...older, ...(name === undefined || name === '' ? {} : { name: { [Op.iLike]: `%${literal(name)}%` } }) },
+    order: [
+      ['createdAt', 'DESC'],
+      ['id', 'DESC'],
+    ],
+    limit: PAGE + 1,
+  });
+  return { batches: rows.slice(0, PAGE).map((row) => listed(row, now)), hasOlder: rows.length > PAGE };
+}
