@@ -1,10 +1,12 @@
-import type { SulfiteSalt } from '../ledger/index.ts';
+import type { Ledger, SulfiteSalt } from '../ledger/index.ts';
 import { mgPerL, phValue, say, verdict } from '../quantities/index.ts';
 import type { Ranged, Verdict } from '../quantities/index.ts';
 import { BOUND_SHARE, HIGHEST_PH_FOR_SULFITE, TOTAL_SO2_CAP, freeSo2NeededMgPerL, metabisulfiteG } from './sulfite.ts';
 import { SORBIC_CAP, potassiumSorbateG, sorbicNeededMgPerL } from './sorbate.ts';
 
 export type Region = 'us' | 'eu';
+
+const DAY_MS = 86_400_000;
 
 export interface StabilizeInput {
   volumeL: number;
@@ -15,6 +17,19 @@ export interface StabilizeInput {
   region: Region;
   /** SO2 already added, mg/L of this volume. */
   so2MgPerL: number;
+  /** Free SO2 that was measured in it, mg/L, and still counts; 0 where none was. */
+  freeThereMgPerL: number;
+}
+
+/** Free SO2 binds and goes with time; a reading older than this tells no more of it (our estimate). */
+const FREE_HOLDS_DAYS = 7;
+
+/** Free SO2 as last measured, mg/L, where nothing that changes it came since and it is fresh; otherwise null. */
+export function freeSo2There(ledger: Ledger, now: number): number | null {
+  const { freeSo2, sulfites, honeys, additions, transfers, rackedAt } = ledger;
+  if (freeSo2 === null || now - freeSo2.at > FREE_HOLDS_DAYS * DAY_MS) return null;
+  const changes = [...sulfites, ...honeys, ...additions, ...transfers.filter(({ direction }) => direction !== 'out')].map(({ at }) => at);
+  return [...changes, rackedAt ?? Number.NEGATIVE_INFINITY].some((at) => at > freeSo2.at) ? null : freeSo2.value;
 }
 
 export interface StabilizePlan {
@@ -31,7 +46,8 @@ export interface StabilizePlan {
 export function planStabilizing(input: StabilizeInput): StabilizePlan {
   const { volumeL, abv, ph, region } = input;
   const freeMgPerL = freeSo2NeededMgPerL(input.molecularMgPerL, ph);
-  const toAdd = (bound: number): number => freeMgPerL / (1 - bound);
+  const lackingMgPerL = Math.max(0, freeMgPerL - input.freeThereMgPerL);
+  const toAdd = (bound: number): number => lackingMgPerL / (1 - bound);
   const addMgPerL = { value: toAdd(BOUND_SHARE.value), low: toAdd(BOUND_SHARE.low), high: toAdd(BOUND_SHARE.high) };
   const grams = (mg: number): number => metabisulfiteG(mg, volumeL, input.salt);
   const sorbic = Math.min(sorbicNeededMgPerL(abv), SORBIC_CAP[region]);

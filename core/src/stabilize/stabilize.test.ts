@@ -7,6 +7,7 @@ import { referenceCases } from '../reference/cases.ts';
 import {
   firstShutGate,
   freeSo2NeededMgPerL,
+  freeSo2There,
   gatesOf,
   metabisulfiteG,
   molecularSo2MgPerL,
@@ -37,8 +38,26 @@ describe('sulfite and sorbate agree with the reference values', () => {
     expect(sorbicNeededMgPerL(12.5)).toBeCloseTo(87.5, 9);
   });
 
+  const base = {
+    volumeL: 4.5,
+    abv: 12,
+    ph: 3.4,
+    molecularMgPerL: 0.8,
+    salt: 'potassium',
+    region: 'us',
+    so2MgPerL: 0,
+    freeThereMgPerL: 0,
+  } as const;
+
+  it('takes what was measured off what is added, and never less than nothing', () => {
+    const free = freeSo2NeededMgPerL(0.8, 3.4);
+    const [none, half, all] = [0, free / 2, free + 5].map((freeThereMgPerL) => planStabilizing({ ...base, freeThereMgPerL }).sulfiteG);
+    expect(half!.value).toBeCloseTo(none!.value / 2, 9);
+    expect(half!.high).toBeCloseTo(none!.high / 2, 9);
+    expect(all).toEqual({ value: 0, low: 0, high: 0 });
+  });
+
   it('stops where the pH makes the dose absurd and where the total passes the limit', () => {
-    const base = { volumeL: 4.5, abv: 12, ph: 3.4, molecularMgPerL: 0.8, salt: 'potassium', region: 'us', so2MgPerL: 0 } as const;
     const stops = (over: object): string[] =>
       planStabilizing({ ...base, ...over })
         .verdicts.filter((v) => v.weight === 'stop')
@@ -72,6 +91,21 @@ const stabilized: [number, EventContent][] = [
   [31 * DAY, { kind: 'sulfite', payload: { salt: 'potassium', massG: 0.4 } }],
   [31 * DAY, { kind: 'sorbate', payload: { massG: 0.6 } }],
 ];
+describe('free SO2 that was measured', () => {
+  const measured: [number, EventContent][] = [...stabilized, [40 * DAY, { kind: 'reading', payload: { freeSo2MgPerL: 18 } }]];
+  const there = (rows: [number, EventContent][], day: number) => freeSo2There(fold(eventsAt(START, rows)), START + day * DAY * HOUR);
+
+  it('counts for a week, and until more sulfite or honey goes in, or it is racked', () => {
+    expect(there(stabilized, 41)).toBeNull();
+    expect(there(measured, 41)).toBe(18);
+    expect(there(measured, 48)).toBeNull();
+    expect(there([...measured, [41 * DAY, { kind: 'sulfite', payload: { salt: 'potassium', massG: 0.1 } }]], 42)).toBeNull();
+    expect(there([...measured, [41 * DAY, honey(100)]], 42)).toBeNull();
+    expect(there([...measured, [41 * DAY, { kind: 'rack', payload: { volumeL: 4 } }]], 42)).toBeNull();
+    expect(there([...measured, [41 * DAY, sg(0.996)]], 42)).toBe(18);
+  });
+});
+
 const shut = (rows: [number, EventContent][], day: number) =>
   firstShutGate(gatesOf(fold(eventsAt(START, rows)), START + day * DAY * HOUR))?.id ?? null;
 const bottle = (rows: [number, EventContent][], day: number) => whyNotBottle(fold(eventsAt(START, rows)), START + day * DAY * HOUR);

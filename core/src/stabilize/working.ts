@@ -19,11 +19,12 @@ export function sorbateWorking(input: StabilizeInput, plan: StabilizePlan): Work
 /** How the sulfite dose comes about. */
 export function stabilizeWorking(input: StabilizeInput, plan: StabilizePlan): Working {
   return {
-    formula: 'free = molecular × (1 + 10^(pH − 1.81)); added = free ÷ (1 − bound); grams = added × volume ÷ SO₂ in the salt',
+    formula: 'free = molecular × (1 + 10^(pH − 1.81)); added = (free − measured) ÷ (1 − bound); grams = added × volume ÷ SO₂ in the salt',
     inputs: [
       { name: 'molecular SO₂ wanted', shown: `${input.molecularMgPerL} mg/L` },
       { name: 'pH', shown: input.ph.toFixed(2) },
       { name: 'free SO₂', shown: `${plan.freeMgPerL.toFixed(1)} mg/L` },
+      { name: 'free SO₂ measured in it', shown: `${input.freeThereMgPerL.toFixed(1)} mg/L` },
       { name: 'bound, our estimate', shown: `${BOUND_SHARE.value * 100} % (${BOUND_SHARE.low * 100} to ${BOUND_SHARE.high * 100})` },
       { name: 'volume', shown: `${input.volumeL.toFixed(2)} L` },
     ],

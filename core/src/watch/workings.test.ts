@@ -21,7 +21,16 @@ const ledger = fold(
   ]),
 );
 const honey = { moisture: MEAN_HONEY.moisture, unfermentable: MEAN_HONEY.unfermentable };
-const input = { volumeL: 4.5, abv: 12, ph: 3.4, molecularMgPerL: 0.8, salt: 'potassium', region: 'eu', so2MgPerL: 0 } as const;
+const input = {
+  volumeL: 4.5,
+  abv: 12,
+  ph: 3.4,
+  molecularMgPerL: 0.8,
+  salt: 'potassium',
+  region: 'eu',
+  so2MgPerL: 0,
+  freeThereMgPerL: 0,
+} as const;
 const stabilizing = planStabilizing(input);
 const feeding = feedingPlanOf(ledger, {
   school: 'clock',

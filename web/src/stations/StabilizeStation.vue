@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { MOLECULAR_TARGET, TOTAL_SO2_CAP, firstShutGate, planStabilizing } from '@hollow-bell/core/stabilize';
+import { MOLECULAR_TARGET, TOTAL_SO2_CAP, firstShutGate, freeSo2There, planStabilizing } from '@hollow-bell/core/stabilize';
 import { Refusal } from '@hollow-bell/core/quantities';
 import type { SulfiteSalt } from '@hollow-bell/core/ledger';
 import { computed, ref } from 'vue';
@@ -32,6 +32,7 @@ const SALTS = [
   { value: 'sodium', label: 'sodium, 67.4 % SO₂' },
 ] as const;
 const region = computed(() => store.batch?.plan.practice.region ?? 'eu');
+const freeThere = computed(() => freeSo2There(store.ledger, store.now));
 const input = computed(() => {
   const { view, ledger } = store;
   if (view === null || ph.value === null) return null;
@@ -43,6 +44,7 @@ const input = computed(() => {
     salt: salt.value,
     region: region.value,
     so2MgPerL: ledger.so2Mg / view.volumeL,
+    freeThereMgPerL: freeThere.value ?? 0,
   };
 });
 const plan = computed(() => (input.value === null ? null : planStabilizing(input.value)));
@@ -114,7 +116,11 @@ function record(): Promise<boolean> {
                 label="Free SO₂ wanted"
                 kind="mgPerL"
                 :figure="exactly(plan.freeMgPerL)"
-                :note="`limit ${show('mgPerL', TOTAL_SO2_CAP[region])} in all`"
+                :note="
+                  freeThere === null
+                    ? `limit ${show('mgPerL', TOTAL_SO2_CAP[region])} in all`
+                    : `${show('mgPerL', freeThere)} measured is taken off; limit ${show('mgPerL', TOTAL_SO2_CAP[region])} in all`
+                "
               />
             </div>
             <p v-if="tooEarly && shut !== null" class="refusal">
