@@ -155,6 +155,23 @@ describe('a forecast', () => {
     expect(tempAt(warm, 50)).toBeCloseTo(tempAt(input.course.temps, 50), 9);
   });
 
+  it('takes the mean of the last days for what is ahead, a nearer day for more, and forgets where the vessel was moved', () => {
+    const at = (hour: number, tempC: number): Happening => [hour, { kind: 'reading', payload: { sg: 1.1 - hour / 5000, tempC } }];
+    const ahead = (...temps: Happening[]): number => tempAt(inputAfter(...temps).course.temps, 2000);
+    expect(ahead(at(121, 21), at(241, 19))).toBeCloseTo((2 * 19 + 21) / 3, 9);
+    expect(ahead(at(121, 21), at(241, 17))).toBe(17);
+    expect(ahead(at(1, 21), at(1 + 24 * 15, 19))).toBe(19);
+    expect(tempAt(inputAfter(at(121, 21), at(241, 19)).course.temps, 240)).toBeCloseTo(19, 9);
+  });
+
+  it('lets an old reading that does not fit pull less than a new one', async () => {
+    const steady = [reading(48, 1.098), reading(96, 1.085), reading(144, 1.072), reading(192, 1.06)];
+    const endOf = async (...readings: Happening[]): Promise<number> => (await forecast(inputAfter(fed, ...readings)))!.endH!.value;
+    const plain = await endOf(...steady);
+    const [old, young] = [await endOf(reading(48, 1.09), ...steady.slice(1)), await endOf(...steady.slice(0, 3), reading(192, 1.052))];
+    expect(Math.abs(old - plain)).toBeLessThan(Math.abs(young - plain));
+  });
+
   it('is drawn as gravities from its now on, which fall and keep their order', async () => {
     const ledger = exampleBatch('allround', fed, ...told);
     const input = inputAfter(fed, ...told);

@@ -78,10 +78,11 @@ export function forecastInputOf(ledger: Ledger, wish: ForecastWish): ForecastInp
       sugarGPerL: (1 - shareGone) * basisAt(hourOf(at)),
       sd: (plusMinus / RANGE_SD) * sugarPerSg,
     }));
-  const temps = [
-    ...ledger.readings.flatMap(({ at, tempC }) => (tempC === null || at < pitch.at ? [] : [{ hour: hourOf(at), tempC }])),
-    ...(ledger.tempC === null || ledger.tempC.at < pitch.at ? [] : [{ hour: hourOf(ledger.tempC.at), tempC: ledger.tempC.value }]),
-  ].sort((a, b) => a.hour - b.hour);
+  const withGravity = ledger.readings.flatMap(({ at, tempC }) => (tempC === null || at < pitch.at ? [] : [{ hour: hourOf(at), tempC }]));
+  const alone = ledger.tempC !== null && ledger.tempC.at >= pitch.at ? { hour: hourOf(ledger.tempC.at), tempC: ledger.tempC.value } : null;
+  const temps = [...withGravity, ...(alone === null || withGravity.some(({ hour }) => hour === alone.hour) ? [] : [alone])].sort(
+    (a, b) => a.hour - b.hour,
+  );
   return {
     course: {
       sugarGPerL: pitch.sugarGPerL,
