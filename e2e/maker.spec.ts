@@ -130,7 +130,9 @@ test('the keyboard alone finds its way, and a sheet lists the keys', async ({ pa
   await expect(page.locator('.list a')).toHaveCount(3);
   await page.getByLabel('Find by name').fill('nettle');
   await expect(page.getByText('No batch has “nettle” in its name.')).toBeVisible();
-  await page.keyboard.press('Escape');
+  await page.getByLabel('Find by name').fill('');
+  await expect(page.locator('.list a')).not.toHaveCount(0);
+  await expect(page.getByLabel('Find by name')).toBeFocused();
   await page.getByRole('heading', { level: 1 }).click();
   await page.keyboard.press('n');
   await expect(page.getByLabel('Name of the batch')).toBeVisible();

@@ -64,6 +64,14 @@ describe('what is done about a stall', () => {
     expect(sentence[0]).toMatch(/^Measure the pH/);
   });
 
+  it('believes no pH from before a salt that raises it', () => {
+    const { ledger } = seenAt('sour', 14);
+    const { at, value } = ledger.ph!;
+    const phAfter = (baseAt: number): number | null =>
+      stallEvidence({ ...ledger, bases: [{ at: baseAt, salt: 'carbonate', massG: 2 }] }, ledger.lastEventAt!, 1)!.ph;
+    expect([phAfter(at - 1), phAfter(at + 1)]).toEqual([value, null]);
+  });
+
   it('gives up, and says how it is kept, where a preservative is the likeliest cause', () => {
     expect(curesOf('preservative', 8)).toContain('give up');
   });

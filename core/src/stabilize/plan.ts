@@ -6,8 +6,6 @@ import { SORBIC_CAP, potassiumSorbateG, sorbicNeededMgPerL } from './sorbate.ts'
 
 export type Region = 'us' | 'eu';
 
-const DAY_MS = 86_400_000;
-
 export interface StabilizeInput {
   volumeL: number;
   abv: number;
@@ -23,6 +21,9 @@ export interface StabilizeInput {
 
 /** Free SO2 binds and goes with time; a reading older than this tells no more of it (our estimate). */
 const FREE_HOLDS_DAYS = 7;
+const DAY_MS = 86_400_000;
+/** How far a home test of free SO2 may be off, mg/L (our estimate). */
+export const FREE_PLUS_MINUS_MG_PER_L = 5;
 
 /** Free SO2 as last measured, mg/L, where nothing that changes it came since and it is fresh; otherwise null. */
 export function freeSo2There(ledger: Ledger, now: number): number | null {
@@ -46,9 +47,14 @@ export interface StabilizePlan {
 export function planStabilizing(input: StabilizeInput): StabilizePlan {
   const { volumeL, abv, ph, region } = input;
   const freeMgPerL = freeSo2NeededMgPerL(input.molecularMgPerL, ph);
-  const lackingMgPerL = Math.max(0, freeMgPerL - input.freeThereMgPerL);
-  const toAdd = (bound: number): number => lackingMgPerL / (1 - bound);
-  const addMgPerL = { value: toAdd(BOUND_SHARE.value), low: toAdd(BOUND_SHARE.low), high: toAdd(BOUND_SHARE.high) };
+  const { freeThereMgPerL } = input;
+  const off = freeThereMgPerL > 0 ? Math.min(freeThereMgPerL, FREE_PLUS_MINUS_MG_PER_L) : 0;
+  const toAdd = (bound: number, there: number): number => Math.max(0, freeMgPerL - there) / (1 - bound);
+  const addMgPerL = {
+    value: toAdd(BOUND_SHARE.value, freeThereMgPerL),
+    low: toAdd(BOUND_SHARE.low, freeThereMgPerL + off),
+    high: toAdd(BOUND_SHARE.high, freeThereMgPerL - off),
+  };
   const grams = (mg: number): number => metabisulfiteG(mg, volumeL, input.salt);
   const sorbic = Math.min(sorbicNeededMgPerL(abv), SORBIC_CAP[region]);
   const verdicts: Verdict[] = [];

@@ -53,7 +53,9 @@ describe('sulfite and sorbate agree with the reference values', () => {
     const free = freeSo2NeededMgPerL(0.8, 3.4);
     const [none, half, all] = [0, free / 2, free + 5].map((freeThereMgPerL) => planStabilizing({ ...base, freeThereMgPerL }).sulfiteG);
     expect(half!.value).toBeCloseTo(none!.value / 2, 9);
-    expect(half!.high).toBeCloseTo(none!.high / 2, 9);
+    // A test that reads 5 mg/L too high or too low, and at the same time half or a seventh of what is added binds.
+    expect(half!.high).toBeCloseTo(metabisulfiteG((free / 2 + 5) / 0.5, 4.5, 'potassium'), 9);
+    expect(half!.low).toBeCloseTo(metabisulfiteG((free / 2 - 5) / 0.85, 4.5, 'potassium'), 9);
     expect(all).toEqual({ value: 0, low: 0, high: 0 });
   });
 

@@ -1,4 +1,5 @@
 import type { Working } from '../quantities/index.ts';
+import { FREE_PLUS_MINUS_MG_PER_L } from './plan.ts';
 import type { StabilizeInput, StabilizePlan } from './plan.ts';
 import { BOUND_SHARE } from './sulfite.ts';
 
@@ -24,7 +25,10 @@ export function stabilizeWorking(input: StabilizeInput, plan: StabilizePlan): Wo
       { name: 'molecular SO₂ wanted', shown: `${input.molecularMgPerL} mg/L` },
       { name: 'pH', shown: input.ph.toFixed(2) },
       { name: 'free SO₂', shown: `${plan.freeMgPerL.toFixed(1)} mg/L` },
-      { name: 'free SO₂ measured in it', shown: `${input.freeThereMgPerL.toFixed(1)} mg/L` },
+      {
+        name: 'free SO₂ measured in it',
+        shown: `${input.freeThereMgPerL.toFixed(1)} mg/L${input.freeThereMgPerL > 0 ? `, give or take ${FREE_PLUS_MINUS_MG_PER_L} (our estimate)` : ''}`,
+      },
       { name: 'bound, our estimate', shown: `${BOUND_SHARE.value * 100} % (${BOUND_SHARE.low * 100} to ${BOUND_SHARE.high * 100})` },
       { name: 'volume', shown: `${input.volumeL.toFixed(2)} L` },
     ],

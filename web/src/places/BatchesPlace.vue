@@ -6,8 +6,6 @@ import { useBook } from '../stores/book.ts';
 
 const book = useBook();
 const { show } = useReader();
-/** So few are seen at a glance. */
-const FEW = 8;
 onMounted(() => book.load());
 watchDebounced(
   () => book.name,
@@ -30,7 +28,7 @@ watchDebounced(
     <p v-else-if="!book.loaded" class="quiet">Opening the book…</p>
     <template v-else>
       <el-input
-        v-if="book.batches.length > FEW || book.name !== ''"
+        v-if="book.isLong || book.name !== ''"
         v-model="book.name"
         class="find"
         clearable

@@ -36,7 +36,7 @@ export interface StallEvidence {
   tempC: number | null;
   /** The largest fall between two temperatures within three days, up to the stop. */
   largestFallC: number | null;
-  /** As last measured, and nothing sour went in since. */
+  /** As last measured, where nothing that changes it went in since. */
   ph: number | null;
   /** Of the need, what came before it was too late; 0 to 1 and above. */
   nitrogenShare: number;
@@ -97,9 +97,11 @@ function largestFall(temps: StallEvidence['temps'], until: number): number | nul
 }
 
 /** The last pH, unless something that changes it went in since. */
-function phThatHolds({ ph, additions }: Ledger): number | null {
-  if (ph === null || additions.some(({ at, family }) => at > ph.at && family !== 'spice' && family !== 'malt')) return null;
-  return ph.value;
+function phThatHolds({ ph, additions, bases }: Ledger): number | null {
+  if (ph === null) return null;
+  const isOvertaken =
+    bases.some(({ at }) => at > ph.at) || additions.some(({ at, family }) => at > ph.at && family !== 'spice' && family !== 'malt');
+  return isOvertaken ? null : ph.value;
 }
 
 /**
