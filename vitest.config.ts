@@ -11,6 +11,7 @@ export default defineConfig({
           name: 'core',
           environment: 'node',
           include: ['core/src/**/*.test.ts', 'contract/src/**/*.test.ts', 'scripts/**/*.test.mjs'],
+          testTimeout: 30_000,
         },
       },
       {

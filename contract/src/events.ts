@@ -126,7 +126,7 @@ const happenings = [
   of(
     'finding',
     z.strictObject({
-      cause: z.enum(['cold', 'swing', 'strong start', 'nitrogen', 'sour', 'addition', 'preservative', 'heat']),
+      cause: z.enum(['cold', 'swing', 'strong start', 'tolerance', 'gas', 'nitrogen', 'sour', 'addition', 'preservative', 'heat']),
       holds: z.boolean(),
     }),
   ),

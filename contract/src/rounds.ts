@@ -9,6 +9,8 @@ export const standingSchema = z.object({
   vessel: vesselSchema,
   pitchedAt: z.number().nullable(),
   phase: phaseSchema,
+  /** Bottled, and fermenting there: no vessel stands for it. */
+  inBottles: z.boolean(),
   sg: z.number(),
   volumeL: z.number(),
   leesL: z.number(),

@@ -85,6 +85,7 @@ describe('the demo cellar', () => {
       'stabilized',
       'stabilized',
       'stuck',
+      'suspect',
     ]);
     for (const { id, name } of batches) {
       const { ledger } = await other.cellar.batches.read(id);
@@ -169,6 +170,27 @@ describe('records from before makers could choose what to feed', () => {
       { type: QueryTypes.SELECT },
     );
     expect(found[0]!.plan.practice).toMatchObject({ units: 'us', school: 'clock', setDoses: [], ammonium: { source: 'dap' } });
+    expect(found[0]!.ledger).toEqual(whole.ledger);
+    await other.app.close();
+  });
+});
+
+describe('records from before every temperature was kept', () => {
+  it('know those beside a gravity and the last', async () => {
+    const other = await testApp();
+    const warm = (tempC: number, sg?: number): EventContent => ({
+      kind: 'reading',
+      payload: { tempC, ...(sg === undefined ? {} : { sg }) },
+    });
+    const { id } = await newBatch(other, happened(...pitched, [60, warm(20, 1.08)], [30, warm(14)]));
+    const whole = (await other.call<Batch>('GET', `/batches/${id}`)).body;
+    expect(whole.ledger.temps).toMatchObject([{ tempC: 20 }, { tempC: 14 }]);
+    const migrator = migratorOf(other.sequelize);
+    await migrator.down({ to: '20261128-temperatures' });
+    const old = await other.sequelize.query<{ ledger: object }>('SELECT ledger FROM batches', { type: QueryTypes.SELECT });
+    expect(old[0]!.ledger).toMatchObject({ tempC: { value: 14, at: whole.ledger.temps[1]!.at } });
+    await migrator.up();
+    const found = await other.sequelize.query<{ ledger: object }>('SELECT ledger FROM batches', { type: QueryTypes.SELECT });
     expect(found[0]!.ledger).toEqual(whole.ledger);
     await other.app.close();
   });

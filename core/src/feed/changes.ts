@@ -140,14 +140,15 @@ function changesOfTime(ledger: Ledger, pitchedAt: number, doses: readonly DoseNo
       say`At this pace a third of the sugar is gone ${when(breakBy)}, before ${numbers(overtaken)}: read the gravity then, ${overtaken.length === 1 ? 'it comes' : 'the first of them comes'} forward.`,
     );
   const bySugar = doses.find(({ state, dose }) => state === 'ahead' && dose.share !== null);
-  if (ledger.tempC !== null && ledger.tempC.at >= pitchedAt && bySugar !== undefined && overtaken.length === 0)
+  const warm = ledger.temps.at(-1);
+  if (warm !== undefined && warm.at >= pitchedAt && bySugar !== undefined && overtaken.length === 0)
     changes.push(
-      say`At ${tempC(ledger.tempC.value)}${pace.isMeasured ? ' and at its pace so far' : ''}, a third of the sugar is gone about ${when(breakBy)}; what is fed by the sugar moves with it.`,
+      say`At ${tempC(warm.tempC)}${pace.isMeasured ? ' and at its pace so far' : ''}, a third of the sugar is gone about ${when(breakBy)}; what is fed by the sugar moves with it.`,
     );
   const likes = ledger.pitch === null ? null : yeastOf(ledger.pitch).tempC;
-  if (ledger.tempC !== null && likes !== null && ledger.tempC.value < likes.low - 0.5)
+  if (warm !== undefined && likes !== null && warm.tempC < likes.low - 0.5)
     changes.push(
-      say`${tempC(ledger.tempC.value)} is colder than this yeast likes, ${tempC(likes.low)} and more: warm it before the next dose, or that lies idle.`,
+      say`${tempC(warm.tempC)} is colder than this yeast likes, ${tempC(likes.low)} and more: warm it before the next dose, or that lies idle.`,
     );
   return changes;
 }

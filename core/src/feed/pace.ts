@@ -39,16 +39,17 @@ const meanOf = (values: readonly number[]): number => values.reduce((sum, value)
  * How fast this must goes: by its readings and the temperature since, or as is usual at its temperature until one of them tells.
  * Null before the pitch.
  */
-export function paceOf({ pitch, readings, tempC }: Ledger): Pace | null {
+export function paceOf({ pitch, readings, temps }: Ledger): Pace | null {
   if (pitch === null) return null;
   const since = readings.filter(({ at, verdict }) => verdict === 'follows' && at > pitch.at);
   const last = since.at(-1);
   const share = Math.max(0, last?.shareGone ?? 0);
+  const warm = temps.at(-1);
   if (last === undefined || share < TELLING_SHARE)
-    return { at: last?.at ?? pitch.at, share, breakH: usualBreakH(tempC?.value ?? USUAL_TEMP_C), isMeasured: false };
+    return { at: last?.at ?? pitch.at, share, breakH: usualBreakH(warm?.tempC ?? USUAL_TEMP_C), isMeasured: false };
   const soFarH = (last.at - pitch.at) / HOUR_MS / hourAtShare(share, 1);
-  const temps = since.flatMap((reading) => (reading.tempC === null ? [] : [reading.tempC]));
-  const faster = tempC === null || temps.length === 0 ? 1 : speedup(tempC.value, meanOf(temps));
+  const until = temps.filter(({ at }) => at > pitch.at && at <= last.at);
+  const faster = warm === undefined || until.length === 0 ? 1 : speedup(warm.tempC, meanOf(until.map(({ tempC }) => tempC)));
   return { at: last.at, share, breakH: soFarH / faster, isMeasured: true };
 }
 

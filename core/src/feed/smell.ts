@@ -57,26 +57,26 @@ function nitrogenCause(plan: FeedingPlan, ledger: Ledger, volumeL: number, now: 
 
 function temperatureCause(ledger: Ledger): SmellCause {
   const likes = ledger.pitch === null ? null : yeastOf(ledger.pitch).tempC;
-  const { tempC: read } = ledger;
-  if (likes === null || read === null)
+  const read = ledger.temps.at(-1);
+  if (likes === null || read === undefined)
     return {
       id: 'temperature',
       verdict: 'unknown',
       evidence: say`No temperature is on record.`,
       next: say`Measure it in the must, not the room.`,
     };
-  if (read.value >= likes.low - 0.5 && read.value <= likes.high + 0.5)
+  if (read.tempC >= likes.low - 0.5 && read.tempC <= likes.high + 0.5)
     return {
       id: 'temperature',
       verdict: 'cleared',
-      evidence: say`${tempC(read.value)} lies within what this yeast likes, ${tempC(likes.low)} to ${tempC(likes.high)}.`,
+      evidence: say`${tempC(read.tempC)} lies within what this yeast likes, ${tempC(likes.low)} to ${tempC(likes.high)}.`,
       next: [],
     };
-  const isHot = read.value > likes.high;
+  const isHot = read.tempC > likes.high;
   return {
     id: 'temperature',
     verdict: 'blamed',
-    evidence: say`${tempC(read.value)} is ${isHot ? 'warmer' : 'colder'} than this yeast likes, ${tempC(likes.low)} to ${tempC(likes.high)}.`,
+    evidence: say`${tempC(read.tempC)} is ${isHot ? 'warmer' : 'colder'} than this yeast likes, ${tempC(likes.low)} to ${tempC(likes.high)}.`,
     next: isHot
       ? say`Bring it down by ${degrees(WARM_C_A_DAY)} a day; a wet towel does it.`
       : say`Warm it slowly, by no more than ${degrees(WARM_C_A_DAY)} a day.`,

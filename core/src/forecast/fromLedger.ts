@@ -78,11 +78,7 @@ export function forecastInputOf(ledger: Ledger, wish: ForecastWish): ForecastInp
       sugarGPerL: (1 - shareGone) * basisAt(hourOf(at)),
       sd: (plusMinus / RANGE_SD) * sugarPerSg,
     }));
-  const withGravity = ledger.readings.flatMap(({ at, tempC }) => (tempC === null || at < pitch.at ? [] : [{ hour: hourOf(at), tempC }]));
-  const alone = ledger.tempC !== null && ledger.tempC.at >= pitch.at ? { hour: hourOf(ledger.tempC.at), tempC: ledger.tempC.value } : null;
-  const temps = [...withGravity, ...(alone === null || withGravity.some(({ hour }) => hour === alone.hour) ? [] : [alone])].sort(
-    (a, b) => a.hour - b.hour,
-  );
+  const temps = ledger.temps.filter(({ at }) => at >= pitch.at).map(({ at, tempC }) => ({ hour: hourOf(at), tempC }));
   return {
     course: {
       sugarGPerL: pitch.sugarGPerL,

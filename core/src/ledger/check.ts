@@ -90,6 +90,12 @@ function requireVolume(wantedL: number, presentL: number, deed: string): void {
 function checkReading(events: readonly BatchEvent[], content: Extract<EventContent, { kind: 'reading' }> & { happenedAt: number }): void {
   const { sg, brix } = content.payload;
   if (sg === undefined && brix === undefined) return;
+  const bottledAt = standingEvents(events).find(({ kind }) => kind === 'bottling')?.happenedAt;
+  if (brix !== undefined && bottledAt !== undefined && content.happenedAt > bottledAt)
+    throw new Refusal(
+      'Read what comes from a bottle with a hydrometer: alcohol fools a refractometer, and closed glass bears no error.',
+      'brix',
+    );
   const pitchedAt = standingEvents(events).find(({ kind }) => kind === 'yeast')?.happenedAt;
   if (pitchedAt !== undefined && content.happenedAt >= pitchedAt) return;
   if (mixedOf(foldUntil(events, content.happenedAt + 1)) === null)

@@ -7,7 +7,8 @@ export interface OwnNutrient {
   aminoN: number;
 }
 /** What may have stopped a fermentation. */
-export type StallCauseId = 'cold' | 'swing' | 'strong start' | 'nitrogen' | 'sour' | 'addition' | 'preservative' | 'heat';
+export type StallCauseId =
+  'cold' | 'swing' | 'strong start' | 'tolerance' | 'gas' | 'nitrogen' | 'sour' | 'addition' | 'preservative' | 'heat';
 /** What raises a pH and brings potassium. */
 export type BaseSalt = 'carbonate' | 'bicarbonate';
 export type SulfiteSalt = 'potassium' | 'sodium';

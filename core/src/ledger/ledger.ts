@@ -24,6 +24,11 @@ export interface ReadingPoint {
 }
 
 /** The state of a batch: what is in the vessel, by mass, and what has been done. JSON throughout. */
+export interface Temperature {
+  at: number;
+  tempC: number;
+}
+
 export interface Ledger {
   waterG: number;
   /** Fermentable sugar still there. */
@@ -73,7 +78,8 @@ export interface Ledger {
   /** mg/L. */
   freeSo2: { value: number; at: number } | null;
   leesMm: { value: number; at: number } | null;
-  tempC: { value: number; at: number } | null;
+  /** Of the must, as read with a gravity or alone; in order. */
+  temps: Temperature[];
   honeys: { at: number; name: string; massG: number; afterPitch: boolean }[];
   additions: {
     eventId: string;
@@ -141,7 +147,7 @@ export const emptyLedger = (): Ledger => ({
   ta: null,
   freeSo2: null,
   leesMm: null,
-  tempC: null,
+  temps: [],
   honeys: [],
   additions: [],
   strainedAt: null,

@@ -92,6 +92,24 @@ function readOf(
   }
 }
 
+/** What an opened bottle read. It says nothing of what is left in the vessel, and moves no sugar there. */
+function takeBottleReading(ledger: Ledger, event: EventOf<'reading'>): void {
+  const read = event.payload.brix === undefined ? gravityRead(ledger, event.payload) : null;
+  if (read === null) return;
+  const before = ledger.readings.at(-1);
+  ledger.readings.push({
+    ...read,
+    eventId: event.id,
+    at: event.happenedAt,
+    readSg: event.payload.sg ?? read.sg,
+    tempC: event.payload.tempC ?? null,
+    expectedSg: mixedOf(ledger)?.sg ?? before?.sg ?? read.sg,
+    verdict: 'follows',
+    abv: before?.abv ?? 0,
+    shareGone: before?.shareGone ?? shareGone(ledger),
+  });
+}
+
 /** What a reading fixes: how much has fermented, or what the must was; acid, warmth and what else was measured. */
 export function takeReading(ledger: Ledger, event: EventOf<'reading'>, assumptions: Assumptions): void {
   const { tempC, ph, phMeter, taGPerL, freeSo2MgPerL, leesMm } = event.payload;
@@ -100,10 +118,14 @@ export function takeReading(ledger: Ledger, event: EventOf<'reading'>, assumptio
     const value = phMeter === undefined ? ph : correctedPh(ph, phMeter);
     ledger.ph = { value, plusMinus: phPlusMinus(phMeter ?? null, at), at };
   }
-  if (tempC !== undefined) ledger.tempC = { value: tempC, at };
+  if (tempC !== undefined) ledger.temps.push({ at, tempC });
   if (taGPerL !== undefined) ledger.ta = { value: taGPerL, at };
   if (freeSo2MgPerL !== undefined) ledger.freeSo2 = { value: freeSo2MgPerL, at };
   if (leesMm !== undefined) ledger.leesMm = { value: leesMm, at };
+  if (ledger.bottled !== null) {
+    takeBottleReading(ledger, event);
+    return;
+  }
   const expected = mixedOf(ledger);
   if (expected === null) return;
   const { read, isPossible } = readOf(ledger, event.payload, assumptions);

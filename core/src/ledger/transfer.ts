@@ -26,11 +26,19 @@ function withNitrogen(dose: Ledger['doses'][number]): Ledger['doses'][number] {
   return Object.assign({ name, ammoniumNMg: dose.massG * ammoniumN * 1000, aminoNMg: dose.massG * aminoN * 1000 }, dose);
 }
 
+/** Parcels from before all temperatures were kept have those that stand beside a gravity. */
+const tempsOf = ({ temps, readings }: Omit<Ledger, 'temps'> & Partial<Ledger>): Ledger['temps'] =>
+  temps ?? readings.flatMap(({ at, tempC }) => (tempC === null ? [] : [{ at, tempC }]));
+
 /** A ledger that begins with a parcel, or one that has it poured in. The masses add; a history is taken over only by an empty vessel. */
 export function receive(ledger: Ledger, parcel: Ledger): 'born' | 'in' {
   const isFresh = ledger.lastEventAt === null;
   const massG = parcel.waterG + parcel.sugarG + parcel.unfermentableG + parcel.ethanolG + parcel.saltsG;
-  if (isFresh) Object.assign(ledger, emptyLedger(), JSON.parse(JSON.stringify(parcel)), { doses: parcel.doses.map(withNitrogen) });
+  if (isFresh)
+    Object.assign(ledger, emptyLedger(), JSON.parse(JSON.stringify(parcel)), {
+      doses: parcel.doses.map(withNitrogen),
+      temps: tempsOf(parcel),
+    });
   else for (const field of MASS_FIELDS) ledger[field] += parcel[field];
   ledger.pouredG += massG;
   return isFresh ? 'born' : 'in';

@@ -174,6 +174,14 @@ function settled(each: Ask, ledger: Ledger, now: number): Ask[] {
 }
 
 function openAsks(ledger: Ledger, feeding: FeedingPlan | null, state: BatchState, now: number): Ask[] {
+  const asked = phaseAsks(ledger, feeding, state, now);
+  if (['bottled', 'empty', 'moving again'].includes(state.phase)) return asked;
+  const anyhow = [restartAsk(ledger, now), bagAsk(ledger, now)].filter((each) => each !== null);
+  return [...asked, ...anyhow, ...sensedAsks(ledger, now)];
+}
+
+/** What its phase brings with it. */
+function phaseAsks(ledger: Ledger, feeding: FeedingPlan | null, state: BatchState, now: number): Ask[] {
   const lastAt = ledger.readings.at(-1)?.at ?? ledger.pitch?.at ?? now;
   switch (state.phase) {
     case 'bottled':
@@ -184,19 +192,15 @@ function openAsks(ledger: Ledger, feeding: FeedingPlan | null, state: BatchState
       return [mixedAsk(ledger, now)];
     case 'moving again':
       return [ask(`moving ${lastAt}`, 'cracked', now, state.sentence)];
-    case 'stuck': {
-      const starter = restartAsk(ledger, now);
-      if (starter !== null) return [starter];
-      return [
-        ask(`stuck ${lastAt}`, 'cracked', lastAt, [...state.sentence, ...likeliestCause(ledger, feeding, now)]),
-        ...sensedAsks(ledger, now),
-      ];
-    }
+    case 'stuck':
+      if (restartAsk(ledger, now) !== null) return [];
+      return [ask(`stuck ${lastAt}`, 'cracked', lastAt, [...state.sentence, ...likeliestCause(ledger, feeding, now)])];
     case 'suspect':
-      return [ask(`suspect ${lastAt}`, 'swinging', now, state.sentence), ...sensedAsks(ledger, now)];
+      return [ask(`suspect ${lastAt}`, now < (state.restsUntil ?? now) ? 'muffled' : 'swinging', state.restsUntil ?? now, state.sentence)];
     case 'stabilized':
     case 'finished':
-      return [afterFinish(ledger, now), ...sensedAsks(ledger, now)];
+      return [afterFinish(ledger, now)];
+    case 'near its end':
     case 'awaiting confirmation': {
       const finish = finishOf(ledger);
       const dueAt = finish.wantsHydrometer ? (finish.since?.at ?? now) : (finish.provenAt ?? now);
@@ -209,7 +213,6 @@ function openAsks(ledger: Ledger, feeding: FeedingPlan | null, state: BatchState
           'watch',
           say`Read the gravity again, to prove that it has stopped`,
         ),
-        ...sensedAsks(ledger, now),
       ];
     }
     case 'lag':
@@ -223,8 +226,7 @@ function fermentingAsks(ledger: Ledger, feeding: FeedingPlan | null, state: Batc
   const fed = feeding === null ? null : feedingAsk(ledger, feeding, now);
   const degas = (fed?.done ?? null) === null ? degasAsk(ledger, now) : null;
   const smell = feeding === null ? null : smellAsk(ledger, feeding, now);
-  const asks = [restartAsk(ledger, now), fed, degas, smell, bagAsk(ledger, now)].filter((each) => each !== null);
-  asks.push(...sensedAsks(ledger, now));
+  const asks = [fed, degas, smell].filter((each) => each !== null);
   const lastAt = ledger.readings.at(-1)?.at ?? ledger.pitch?.at ?? now;
   const dueAt = lastAt + readingGapH(ledger) * HOUR_MS;
   if (now > dueAt)

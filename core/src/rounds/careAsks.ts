@@ -1,6 +1,6 @@
 import type { Ledger, Mark } from '../ledger/index.ts';
 import { say } from '../quantities/index.ts';
-import { restartPlan, starterPours } from '../watch/index.ts';
+import { gasOutAt, restartPlan, starterPours } from '../watch/index.ts';
 import { ask } from './ask.ts';
 import type { Ask } from './ask.ts';
 
@@ -27,11 +27,9 @@ export function sensedAsks(ledger: Ledger, now: number): Ask[] {
 const DEGAS_DAYS = 7;
 
 export function degasAsk(ledger: Ledger, now: number): Ask | null {
-  const { pitch, marks, doses } = ledger;
+  const { pitch } = ledger;
   if (pitch === null || now - pitch.at > DEGAS_DAYS * DAY_MS) return null;
-  /** Before each dose it is degassed too. */
-  const last = Math.max(pitch.at, marks.degassed ?? 0, marks.stirred ?? 0, doses.at(-1)?.at ?? 0);
-  const dueAt = last + DAY_MS;
+  const dueAt = gasOutAt(ledger, pitch.at) + DAY_MS;
   if (now < dueAt) return null;
   return {
     key: 'degas',

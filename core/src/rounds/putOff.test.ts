@@ -80,6 +80,13 @@ describe('a starter for what is stuck', () => {
     expect(told(named(asksAt(17 * DAY, ...begun, done), 'starter')!)).toMatch(/stop here/);
   });
 
+  it('stays on Rounds when a reading makes the mead look otherwise meanwhile', () => {
+    const read: Happening = [13 * DAY + 2, sg(1.056, 20)];
+    const asks = asksAt(13 * DAY + 3, ...begun, read);
+    expect(named(asks, 'stuck')).toBeUndefined();
+    expect(named(asks, 'starter')).toBeDefined();
+  });
+
   it('brings its water and yeast into the record with its last step', () => {
     const all = steps.slice(0, -1).map((_, i): Happening => [13 * DAY + 3 + i, { kind: 'restartStep', payload: { index: i } }]);
     const last = named(asksAt(25 * DAY, ...begun, ...all), 'starter')!;

@@ -2,10 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { planFeeding } from '../feed/index.ts';
 import { eventsAt } from '../ledger/build.ts';
 import { MEAN_HONEY } from '../ingredients/index.ts';
-import { fold, parcelOf, sgAtShare, viewOf } from '../ledger/index.ts';
+import { checkEvent, fold, parcelOf, sgAtShare, viewOf } from '../ledger/index.ts';
 import type { EventContent } from '../ledger/index.ts';
-import { whyNotBottle } from '../stabilize/index.ts';
-import { expectedEnd, finishOf, stabilizedAt, stallEvidence, stallVerdict, stateOf } from '../watch/index.ts';
+import { gatesOf, whyNotBottle } from '../stabilize/index.ts';
+import { expectedEnd, fellSince, finishOf, isOpen, stabilizedAt, stallEvidence, stallVerdict, stateOf } from '../watch/index.ts';
 import { asksOf, byUrgency, stationOf } from './index.ts';
 
 const START = Date.UTC(2026, 7, 1, 10);
@@ -41,9 +41,10 @@ describe('the state of a batch', () => {
   });
 
   it('never takes one reading for the end', () => {
-    expect(phase(20 * DAY, [19 * DAY, sg(0.995)])).toBe('awaiting confirmation');
+    expect(phase(20 * DAY, [19 * DAY, sg(0.995)])).toBe('near its end');
+    expect(phase(23 * DAY, [19 * DAY, sg(0.995)], [22 * DAY, sg(0.995)])).toBe('awaiting confirmation');
     expect(phase(28 * DAY, [19 * DAY, sg(0.995)], [27 * DAY, sg(0.995)])).toBe('finished');
-    expect(phase(28 * DAY, [19 * DAY, sg(0.999)], [27 * DAY, sg(0.994)])).toBe('awaiting confirmation');
+    expect(phase(28 * DAY, [19 * DAY, sg(0.999)], [27 * DAY, sg(0.994)])).toBe('near its end');
   });
 
   it('calls a gravity that stays up, and blames the cold where it is cold', () => {
@@ -77,16 +78,61 @@ describe('the state of a batch', () => {
     expect(stallVerdict(stallEvidence(standing, at(25), 1)!).kind).toBe('tolerance');
   });
 
-  it('alarms when a stabilized mead falls', () => {
-    const stable: [number, EventContent][] = [
-      [19 * DAY, sg(0.996)],
-      [27 * DAY, sg(0.996)],
-      [28 * DAY, { kind: 'sulfite', payload: { salt: 'potassium', massG: 0.4 } }],
-      [28 * DAY, { kind: 'sorbate', payload: { massG: 0.6 } }],
-      [30 * DAY, sg(0.996)],
-    ];
+  const dosed: [number, EventContent][] = [
+    [19 * DAY, sg(0.996)],
+    [27 * DAY, sg(0.996)],
+    [28 * DAY, { kind: 'sulfite', payload: { salt: 'potassium', massG: 0.4 } }],
+    [28 * DAY, { kind: 'sorbate', payload: { massG: 0.6 } }],
+  ];
+  const honeyed = (massG: number): EventContent => ({
+    kind: 'honey',
+    payload: { name: 'linden', massG, moisture: 0.172, unfermentable: 0.032 },
+  });
+
+  it('alarms when a stabilized mead falls, also when the very first reading after the dose lies below the last before it', () => {
+    const stable: [number, EventContent][] = [...dosed, [30 * DAY, sg(0.996)]];
     expect(phase(31 * DAY, ...stable)).toBe('stabilized');
     expect(phase(41 * DAY, ...stable, [40 * DAY, sg(0.992)])).toBe('moving again');
+    expect(phase(31 * DAY, ...dosed, [30 * DAY, sg(0.992)])).toBe('moving again');
+    const verified = (reading: number): boolean | undefined =>
+      gatesOf(ledger(...dosed, [30 * DAY, sg(reading)]), after(31 * DAY)).find(({ id }) => id === 'verified')?.open;
+    expect([verified(0.996), verified(0.992)]).toEqual([true, false]);
+  });
+
+  it('takes a gravity that water thinned for no fall', () => {
+    const sweet: [number, EventContent][] = [...dosed, [30 * DAY, sg(0.996)], [31 * DAY, honeyed(300)], [34 * DAY, sg(1.016)]];
+    expect(phase(35 * DAY, ...sweet)).toBe('stabilized');
+    const thinned: [number, EventContent][] = [...sweet, [36 * DAY, { kind: 'sulfite', payload: { salt: 'potassium', massG: 0.1 } }]];
+    const water: [number, EventContent] = [35 * DAY, { kind: 'water', payload: { volumeL: 0.5 } }];
+    const now = sgAtShare(ledger(...sweet, water), viewOf(ledger(...sweet, water))!.shareGone);
+    expect(now).toBeLessThan(1.0145);
+    expect(fellSince(ledger(...thinned, water, [37 * DAY, sg(now)]), after(35.5 * DAY))).toBe(false);
+    expect(fellSince(ledger(...thinned, water, [37 * DAY, sg(now - 0.004)]), after(35.5 * DAY))).toBe(true);
+  });
+
+  it('alarms when a bottle that was opened reads less than went in, and leaves what was bottled as it was', () => {
+    const bottled: [number, EventContent][] = [
+      [19 * DAY, sg(0.996)],
+      [27 * DAY, sg(0.996)],
+      [30 * DAY, { kind: 'bottling', payload: { bottles: [{ sizeMl: 750, count: 6 }] } }],
+    ];
+    const opened = (reading: number) => ledger(...bottled, [60 * DAY, sg(reading)]);
+    const state = stateOf(opened(0.99), after(61 * DAY));
+    expect(state.phase).toBe('moving again');
+    expect(JSON.stringify(state.sentence)).toContain('burst in the hand');
+    expect(asksOf(opened(0.99), null, after(61 * DAY))[0]!.bell).toBe('cracked');
+    expect(isOpen(opened(0.99))).toBe(true);
+    expect(stateOf(opened(0.995), after(61 * DAY)).phase).toBe('bottled');
+    expect(isOpen(opened(0.995))).toBe(false);
+    const { readings: _, temps: __, lastEventAt: ___, ...unchanged } = ledger(...bottled);
+    expect(opened(0.99)).toMatchObject(unchanged);
+  });
+
+  it('wants a hydrometer for what comes from a bottle', () => {
+    const bottled = eventsAt(START, [...rows, [30 * DAY, { kind: 'bottling', payload: { bottles: [{ sizeMl: 750, count: 6 }] } }]]);
+    const reading = { kind: 'reading', payload: { brix: 8 }, happenedAt: after(40 * DAY) } as const;
+    expect(() => checkEvent(bottled, reading, after(41 * DAY))).toThrow(/with a hydrometer/);
+    expect(() => checkEvent(bottled, { ...reading, payload: { sg: 0.995 } }, after(41 * DAY))).not.toThrow();
   });
 
   it('begins the count anew when honey is fed, even in a must that was sulfited before the pitch', () => {
@@ -164,6 +210,7 @@ describe('a must with fruit', () => {
     // 43 g of pulp and thrice its mass of liquid.
     expect(due.done!.events).toEqual([{ kind: 'strain', payload: { massG: expect.closeTo(172, 6) as number, share: 1 } }]);
     expect(bagAsk(9 * DAY, [8 * DAY, due.done!.events[0]!])).toBeUndefined();
+    expect(bagAsk(9 * DAY, [8.5 * DAY, sg(0.996)])?.bell, 'also when it is near its end by then').toBe('swinging');
   });
 
   it('credits its nitrogen to the feeding', () => {

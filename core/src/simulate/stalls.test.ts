@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { fold, massImbalanceG } from '../ledger/index.ts';
+import type { StallCauseId } from '../ledger/index.ts';
+import { asksOf } from '../rounds/index.ts';
 import { curesFor, rankCauses, restartPlan, stallEvidence, stallVerdict } from '../watch/index.ts';
 import type { CureId } from '../watch/index.ts';
 import { stallCases } from './stalls.ts';
@@ -81,6 +83,19 @@ describe('what is done about a stall', () => {
     expect(curesOf('lag', 2)).toEqual(['leave']);
   });
 
+  it('lets a braggot rest for a week before it asks for a reading', () => {
+    const { ledger, evidence } = seenAt('malt', 24);
+    const standing = { ...evidence, last: { ...evidence.last!, sg: evidence.endHighSg + 0.006 }, stillDays: 4 };
+    expect(stallVerdict(standing).kind).toBe('malt');
+    const up = ledger.readings.map((reading) => ({ ...reading, sg: evidence.endHighSg + 0.006, shareGone: 0.9 }));
+    const lastAt = up.at(-1)!.at;
+    const bells = [1, 8].map((days) => asksOf({ ...ledger, readings: up }, null, lastAt + days * DAY_MS)[0]);
+    expect(bells).toMatchObject([
+      { bell: 'muffled', dueAt: lastAt + 7 * DAY_MS },
+      { bell: 'swinging', dueAt: lastAt + 7 * DAY_MS },
+    ]);
+  });
+
   it('feeds by the school that counts: threefold nitrogen wants fewer grams', () => {
     const gramsAt = (organicCredit: number): number => {
       const { ledger, evidence } = seenAt('nitrogen', 32);
@@ -93,6 +108,52 @@ describe('what is done about a stall', () => {
     const { evidence } = seenAt('nitrogen', 32);
     expect(gramsAt(1)).toBeCloseTo((0.3 * evidence.needMg) / 40, 6);
     expect(gramsAt(3)).toBeCloseTo(gramsAt(1) / 3, 6);
+  });
+
+  it('offers ammonium only early, and never beyond its cap', () => {
+    const { evidence } = seenAt('nitrogen', 32);
+    const gramsOf = (more: Partial<typeof evidence>): (string | number)[] => {
+      const early = { ...evidence, abv: 5, shareGone: 0.2, nitrogenShare: 0.3, ...more };
+      return curesFor(stallVerdict(evidence), early, rankCauses(early))
+        .find(({ id }) => id === 'feed')!
+        .sentence.map((part) => (typeof part === 'string' ? part : part.value));
+    };
+    const told = (more: Partial<typeof evidence>): string => gramsOf(more).join('');
+    expect(told({})).toMatch(/So early it may be .* diammonium phosphate/);
+    expect(told({ shareGone: 0.4 })).toMatch(/No ammonium any more/);
+    expect(told({ abv: 9.5 })).toMatch(/No ammonium any more/);
+    const capG = (8 * 453.59237) / 3785.411784;
+    const room = gramsOf({ dapG: capG * evidence.volumeL - 0.7 }).findLast((part) => typeof part === 'number');
+    expect(room).toBeCloseTo(0.7, 6);
+    expect(told({ dapG: capG * evidence.volumeL })).not.toMatch(/diammonium/);
+  });
+
+  it('tells nitrogen by when it came', () => {
+    const { ledger, evidence } = seenAt('tolerance', 35);
+    const { inMustMg, toThirdMg, toHalfMg, lateMg } = evidence.nitrogenCame;
+    expect(evidence.nitrogenShare).toBeCloseTo((inMustMg + toThirdMg + toHalfMg) / evidence.needMg, 9);
+    expect(toThirdMg + toHalfMg + lateMg).toBeCloseTo(ledger.ammoniumNMg + ledger.aminoNMg, 6);
+    expect(toThirdMg).toBeGreaterThan(0);
+    const allLate = ledger.doses.map((dose) => ({ ...dose, at: ledger.lastEventAt! }));
+    const came = stallEvidence({ ...ledger, doses: allLate }, ledger.lastEventAt!, 1)!.nitrogenCame;
+    expect(came).toMatchObject({ toThirdMg: 0, toHalfMg: 0, lateMg: expect.closeTo(toThirdMg + toHalfMg + lateMg, 6) as number });
+  });
+
+  it('sees a chill in temperatures that were read without a gravity', () => {
+    const { ledger, evidence } = seenAt('heat', 14);
+    const stopAt = evidence.still!.at;
+    const chilled = { ...ledger, temps: [20, 20, 12].map((tempC, i) => ({ at: stopAt + (i - 2) * DAY_MS, tempC })) };
+    expect(stallEvidence(chilled, ledger.lastEventAt!, 1)).toMatchObject({ largestFallC: 8, tempC: 12 });
+    expect(rankCauses(stallEvidence(chilled, ledger.lastEventAt!, 1)!).findIndex(({ cause }) => cause.id === 'swing')).toBeLessThan(3);
+  });
+
+  it('weighs gas that nothing stirred out, and alcohol near what the yeast tolerates', () => {
+    const { evidence } = seenAt('cold', 14);
+    const scoreOf = (id: StallCauseId, more: Partial<typeof evidence>): number =>
+      rankCauses({ ...evidence, ...more }).find(({ cause }) => cause.id === id)!.score;
+    expect(scoreOf('gas', { gassyDays: 9 })).toBeGreaterThan(scoreOf('gas', { gassyDays: 1 }) + 3);
+    const { low } = evidence.yeast.toleranceAbv;
+    expect(scoreOf('tolerance', { abv: low - 0.5 })).toBeGreaterThan(scoreOf('tolerance', { abv: low - 5 }) + 3);
   });
 
   it('lets what the maker found settle the order', () => {

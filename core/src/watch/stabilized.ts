@@ -47,12 +47,26 @@ export function sweetenedAt(ledger: Ledger): number | null {
   return stable === null ? null : (sugarPours(ledger).findLast(({ at }) => at > stable)?.at ?? null);
 }
 
-/** A fall beyond the instrument's error since the mead was stabilized or sweetened: it ferments again. */
+/**
+ * A fall beyond the instrument's error since the mead was stabilized, sweetened or bottled: it ferments again. The first reading
+ * after that is held against the last one before it, as what was poured since would have changed it, unless sugar was among that.
+ */
 export function fellSince(ledger: Ledger, at: number): boolean {
   const after = ledger.readings.filter((reading) => reading.at > at);
-  return GRAVITY_INSTRUMENTS.some((instrument) => {
+  const fellAmongThese = GRAVITY_INSTRUMENTS.some((instrument) => {
     const own = after.filter((reading) => reading.instrument === instrument);
     const [first, last] = [own[0], own.at(-1)];
     return first !== undefined && last !== undefined && first.sg - last.sg > EQUAL_SG + 1e-9;
   });
+  const [first] = after;
+  const before = ledger.readings.findLast((reading) => reading.at <= at && reading.verdict === 'follows');
+  if (fellAmongThese || first === undefined || before === undefined) return fellAmongThese;
+  const sweetenedBetween = sugarPours(ledger).some((pour) => pour.at > before.at && pour.at <= first.at);
+  return !sweetenedBetween && first.sg < first.expectedSg && !areEqual(first, { ...before, sg: first.expectedSg });
 }
+
+/** It fell in closed bottles, by a reading of one that was opened. */
+export const fellInBottles = (ledger: Ledger): boolean => ledger.bottled !== null && fellSince(ledger, ledger.bottled.at);
+
+/** Whether a batch wants looking after: until it is bottled, and again when it ferments in its bottles. */
+export const isOpen = (ledger: Ledger): boolean => ledger.bottled === null || fellInBottles(ledger);

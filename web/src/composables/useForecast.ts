@@ -5,38 +5,64 @@ import { onScopeDispose, ref, shallowRef, watch } from 'vue';
 import type { Ref } from 'vue';
 import type { ForecastWorker } from '../workers/forecast.worker.ts';
 
+interface Running {
+  worker: Pick<Worker, 'terminate'>;
+  remote: Pick<Remote<ForecastWorker>, 'forecast'>;
+}
+function startWorker(failed: () => void): Running {
+  const worker = new Worker(new URL('../workers/forecast.worker.ts', import.meta.url), { type: 'module' });
+  worker.onerror = failed;
+  return { worker, remote: wrap<ForecastWorker>(worker) };
+}
+
 /** The forecast for an input, made in a worker; a newer input ends the older one. */
-export function useForecast(input: Ref<ForecastInput | null>) {
+export function useForecast(input: Ref<ForecastInput | null>, start = startWorker) {
   const found = shallowRef<Forecast | null>(null);
   const progress = ref<number | null>(null);
-  let worker: Worker | null = null;
-  let remote: Remote<ForecastWorker> | null = null;
+  const hasFailed = ref(false);
+  let running: Running | null = null;
+  /** Which question is being answered; null where none is. Progress comes by another way than the answer, and may come after it. */
+  let asked: symbol | null = null;
 
-  watch(
-    () => JSON.stringify(input.value),
-    async () => {
-      const wish = input.value;
-      if (wish === null) {
-        found.value = null;
-        return;
-      }
-      worker ??= new Worker(new URL('../workers/forecast.worker.ts', import.meta.url), { type: 'module' });
-      worker.onerror = () => {
-        found.value = null;
-        progress.value = null;
-      };
-      remote ??= wrap<ForecastWorker>(worker);
-      progress.value = 0;
-      const answer = await remote.forecast(
+  function fail(): void {
+    asked = null;
+    running?.worker.terminate();
+    running = null;
+    found.value = null;
+    progress.value = null;
+    hasFailed.value = true;
+  }
+
+  async function ask(): Promise<void> {
+    const wish = input.value;
+    hasFailed.value = false;
+    if (wish === null) {
+      asked = null;
+      found.value = null;
+      progress.value = null;
+      return;
+    }
+    const mine = Symbol('question');
+    asked = mine;
+    progress.value = 0;
+    try {
+      running ??= start(fail);
+      const answer = await running.remote.forecast(
         JSON.parse(JSON.stringify(wish)) as ForecastInput,
-        proxy((share: number) => (progress.value = share)),
+        proxy((share: number) => {
+          if (asked === mine) progress.value = share;
+        }),
       );
-      if (answer === null) return;
+      if (asked !== mine || answer === null) return;
+      asked = null;
       found.value = answer;
       progress.value = null;
-    },
-    { immediate: true },
-  );
-  onScopeDispose(() => worker?.terminate());
-  return { forecast: found, progress };
+    } catch {
+      if (asked === mine) fail();
+    }
+  }
+
+  watch(() => JSON.stringify(input.value), ask, { immediate: true });
+  onScopeDispose(() => running?.worker.terminate());
+  return { forecast: found, progress, hasFailed, again: ask };
 }

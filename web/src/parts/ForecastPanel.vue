@@ -8,12 +8,16 @@ import { useReader } from '../composables/useReader.ts';
 
 const props = defineProps<{
   forecast: Forecast | null;
+  /** As planned, while something else is asked. */
+  planned?: Forecast | null;
+  hasFailed?: boolean;
   progress: number | null;
   pitchedAt: number;
   now: number;
   members: number;
   shareGone: number;
 }>();
+const emit = defineEmits<{ again: [] }>();
 const whatIf = defineModel<WhatIf>({ required: true });
 
 const { show } = useReader();
@@ -38,6 +42,20 @@ function told({ value, low, high }: Ranged): string {
   return `${day(value)} (${bare.join(' to ')})`;
 }
 const isAhead = (range: Ranged | null): range is Ranged => range !== null && at(range.value) > props.now;
+/** What the question changes, in days and shares; “no sooner” is an answer too. */
+const difference = computed(() => {
+  const [asked, planned] = [props.forecast, props.planned];
+  if (asked === null || planned === null || planned === undefined || props.progress !== null) return '';
+  const days = asked.endH === null || planned.endH === null ? null : Math.round((asked.endH.value - planned.endH.value) / 24);
+  const end =
+    days === null
+      ? ''
+      : days === 0
+        ? 'It ends on the same day'
+        : `It ends ${Math.abs(days)} ${Math.abs(days) === 1 ? 'day' : 'days'} ${days < 0 ? 'sooner' : 'later'}`;
+  const [before, after] = [planned.stickProbability, asked.stickProbability].map((share) => show('percent', 100 * share));
+  return [end, before === after ? 'sticks as likely' : `sticks in ${after} instead of ${before}`].filter(Boolean).join(', and ') + '.';
+});
 const rows = computed(() => {
   const found = props.forecast;
   if (found === null) return [];
@@ -67,6 +85,9 @@ const rows = computed(() => {
       </span>
     </div>
     <p v-if="progress !== null" class="small quiet" role="status">Working it out, {{ Math.round(100 * progress) }} %.</p>
+    <p v-if="hasFailed === true" class="refusal" role="alert">
+      The forecast could not be worked out in this browser. <button type="button" class="link" @click="emit('again')">Try again</button>
+    </p>
     <p v-if="forecast?.missesLast === true" class="caution">
       Its last reading lies outside of what this forecast takes for possible: trust the readings, and read again soon.
     </p>
@@ -75,6 +96,7 @@ const rows = computed(() => {
         <span>{{ row.label }}</span><b>{{ row.value }}</b>
       </p>
     </div>
+    <p v-if="difference !== ''" data-test="difference">Against the plan, dotted: {{ difference }}</p>
     <p v-if="whatIf === 'fed now' && shareGone >= TOO_LATE_SHARE" class="caution">
       Past half of the sugar feeding helps no more, and what is left over feeds spoilage.
     </p>

@@ -35,6 +35,15 @@ const MARKS: readonly (readonly [sense: string, marks: readonly (readonly [Mark,
     ],
   ],
   [
+    'Taste',
+    [
+      ['tasting', 'Tastes sweet'],
+      ['tasting', 'Tastes dry'],
+      ['tasting', 'Tastes sour'],
+      ['tasting', 'Tastes of burnt rubber'],
+    ],
+  ],
+  [
     'Done',
     [
       ['degassed', 'Degassed'],
@@ -42,13 +51,14 @@ const MARKS: readonly (readonly [sense: string, marks: readonly (readonly [Mark,
     ],
   ],
 ];
+/** The last thing that this sense said. */
 const latest = (marks: readonly (readonly [Mark, string])[]): string => {
-  const seen = marks.flatMap(([mark, text]) => {
-    const at = store.ledger.marks[mark];
-    return at === undefined ? [] : [{ at, text }];
-  });
-  const last = seen.toSorted((a, b) => b.at - a.at)[0];
-  return last === undefined ? '' : `${last.text.toLowerCase()}, ${show('when', last.at)}`;
+  for (const { standing, withdrawn } of store.log) {
+    if (withdrawn || standing.kind !== 'note') continue;
+    const { mark, text } = standing.payload;
+    if (marks.some(([each]) => each === mark)) return `${text.toLowerCase()}, ${show('when', standing.happenedAt)}`;
+  }
+  return '';
 };
 const write = (mark: Mark, text: string): Promise<boolean> => attempt(() => store.write([{ kind: 'note', payload: { text, mark } }], text));
 </script>
@@ -57,7 +67,7 @@ const write = (mark: Mark, text: string): Promise<boolean> => attempt(() => stor
   <section class="senses no-print" aria-label="What you see, hear and smell">
     <div v-for="[sense, marks] in MARKS" :key="sense" class="sense">
       <span class="small quiet">{{ sense }}</span>
-      <button v-for="[mark, text] in marks" :key="mark" type="button" class="mark" :disabled="busy" @click="write(mark, text)">
+      <button v-for="[mark, text] in marks" :key="text" type="button" class="mark" :disabled="busy" @click="write(mark, text)">
         {{ text }}
       </button>
       <span class="small quiet">{{ latest(marks) }}</span>

@@ -34,7 +34,7 @@ const chosen = ref<SchoolId[]>([props.practice.school, others[0] ?? 'clock', oth
 const outcomes = computed(() => {
   const toFeed = toFeedOf(props.ledger);
   if (toFeed === null) return [];
-  const breakH = usualBreakH(props.ledger.tempC?.value ?? props.must.roomTempC);
+  const breakH = usualBreakH(props.ledger.temps.at(-1)?.tempC ?? props.must.roomTempC);
   const practice = feedingPracticeOf({ practice: props.practice });
   const [organic, ammonium] = [priced(practice.organic), priced(practice.ammonium)];
   return compareSchools(toFeed, { ...practice, organic, ammonium }, chosen.value, {

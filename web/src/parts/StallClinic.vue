@@ -7,6 +7,7 @@ import { computed, ref } from 'vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useBatch } from '../stores/batch.ts';
 import BellMark from './BellMark.vue';
+import RaiseBatchPh from './RaiseBatchPh.vue';
 import SentenceText from './SentenceText.vue';
 
 const store = useBatch();
@@ -106,6 +107,7 @@ const found = (cause: StallCauseId, holds: boolean, name: string): Promise<boole
           >
         </li>
       </ol>
+      <RaiseBatchPh v-if="cures.some(({ id }) => id === 'raise pH')" />
       <details v-if="restart.length > 0" class="side">
         <summary>The starter, step by step</summary>
         <ol class="cures rule-top">

@@ -3,6 +3,7 @@ import { DEFAULT_PRACTICE } from '@hollow-bell/contract';
 import { eventsAt } from '@hollow-bell/core/ledger';
 import type { EventContent } from '@hollow-bell/core/ledger';
 import { planOf, plannedHoney } from '@hollow-bell/core/must';
+import { STALL_CAUSES } from '@hollow-bell/core/watch';
 import { mount } from '@vue/test-utils';
 import { createPinia, setActivePinia } from 'pinia';
 import { beforeEach, describe, expect, it } from 'vitest';
@@ -54,6 +55,19 @@ describe('the forecast', () => {
 
   it('leaves out a break that the readings have passed already', () => {
     expect(plain(panel({}, 'planned', 0.55).text())).not.toContain('Half of it');
+  });
+
+  it('says what a question changes against the plan, in days and in how often it sticks', () => {
+    const planned = { ...found, endH: { value: 27.1 * 24, low: 20 * 24, high: 40 * 24 }, stickProbability: 0.12 };
+    const told = (over: Partial<Forecast>) =>
+      plain(
+        mount(ForecastPanel, { props: { ...panel(over, 'warmer').props(), planned } as never })
+          .find('[data-test=difference]')
+          .text(),
+      );
+    expect(told({})).toBe('Against the plan, dotted: It ends 7 days sooner, and sticks in 7 % instead of 12 %.');
+    expect(told({ endH: { ...planned.endH, value: 27 * 24 }, stickProbability: 0.12 })).toContain('on the same day, and sticks as likely');
+    expect(panel().find('[data-test=difference]').exists()).toBe(false);
   });
 
   it('warns where the last reading does not fit', () => {
@@ -115,6 +129,6 @@ describe('the clinic', () => {
   it('shows every cause when it is asked to', async () => {
     const clinic = stuckInTheCold();
     await clinic.find('button.link').trigger('click');
-    expect(clinic.findAll('[data-cause]')).toHaveLength(8);
+    expect(clinic.findAll('[data-cause]')).toHaveLength(STALL_CAUSES.length);
   });
 });

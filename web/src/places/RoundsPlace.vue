@@ -119,7 +119,7 @@ onKeyStroke(Object.keys(DEEDS), (event) => {
       >
     </div>
     <template v-else>
-      <VesselFloor :standing="rounds.standing" class="no-print" />
+      <VesselFloor :standing="rounds.standing.filter(({ inBottles }) => !inBottles)" class="no-print" />
       <ul class="asks" aria-label="What the vessels ask for">
         <AskRow
           v-for="{ vessel, ask } in rows"

@@ -11,8 +11,6 @@ import {
   smellsOfSulfur,
 } from '@hollow-bell/core/feed';
 import type { DoseNow, PartNow } from '@hollow-bell/core/feed';
-import { BASE_SALTS } from '@hollow-bell/core/ledger';
-import type { BaseSalt } from '@hollow-bell/core/ledger';
 import { exactly } from '@hollow-bell/core/quantities';
 import { yeastOf } from '@hollow-bell/core/yeast';
 import { computed, ref } from 'vue';
@@ -22,7 +20,7 @@ import BenchHead from '../parts/BenchHead.vue';
 import DoseRow from '../parts/DoseRow.vue';
 import FigureValue from '../parts/FigureValue.vue';
 import NitrogenStairs from '../parts/NitrogenStairs.vue';
-import RaisePh from '../parts/RaisePh.vue';
+import RaiseBatchPh from '../parts/RaiseBatchPh.vue';
 import SchoolFields from '../parts/SchoolFields.vue';
 import SchoolTable from '../parts/SchoolTable.vue';
 import SentenceText from '../parts/SentenceText.vue';
@@ -32,7 +30,6 @@ import { useAttempt } from '../composables/useAttempt.ts';
 import { useFeeding } from '../composables/useFeeding.ts';
 import { useReader } from '../composables/useReader.ts';
 import { useBatch } from '../stores/batch.ts';
-import type { PhTrial } from '../parts/RaisePh.vue';
 
 const store = useBatch();
 const { show } = useReader();
@@ -72,21 +69,6 @@ function feedBy(practice: Practice): Promise<boolean> {
 
 async function follow(over: Partial<Practice>): Promise<void> {
   if (store.batch !== null) await feedBy({ ...store.batch.plan.practice, ...over });
-}
-
-const trial = ref<PhTrial>({
-  way: 'trial',
-  salt: 'bicarbonate',
-  v: null,
-  sample: 100,
-  added: null,
-  before: null,
-  perL: null,
-  after: store.ledger.ph?.value ?? null,
-  to: null,
-});
-async function putIn(salt: BaseSalt, massG: number): Promise<void> {
-  await attempt(() => store.write([{ kind: 'base', payload: { salt, massG } }], `${show('massG', massG)} ${BASE_SALTS[salt].name}`));
 }
 </script>
 
@@ -152,10 +134,7 @@ async function putIn(salt: BaseSalt, massG: number): Promise<void> {
             <summary>Worked out from what is on the shelf</summary>
             <ShelfPlan :ledger="ledger" :practice="store.batch.plan.practice" :busy="busy" @follow="follow" />
           </details>
-          <details class="side">
-            <summary>Raise its pH</summary>
-            <RaisePh v-model="trial" :volume-l="store.view?.volumeL ?? 0" :busy="busy" @give="putIn" />
-          </details>
+          <RaiseBatchPh />
         </template>
       </div>
       <BatchLog />

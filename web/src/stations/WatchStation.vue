@@ -1,10 +1,7 @@
 <script setup lang="ts">
-import { THIRD_BREAK } from '@hollow-bell/core/feed';
-import { askWhatIf, dosesAhead, forecastInputOf, gravityFan } from '@hollow-bell/core/forecast';
-import type { ForecastInput, WhatIf } from '@hollow-bell/core/forecast';
 import { alcoholByRule } from '@hollow-bell/core/liquid';
 import { exactly } from '@hollow-bell/core/quantities';
-import { ledgerWorking, sgAtShare } from '@hollow-bell/core/ledger';
+import { ledgerWorking } from '@hollow-bell/core/ledger';
 import { endWorking } from '@hollow-bell/core/watch';
 import { computed, defineAsyncComponent, ref } from 'vue';
 import AskList from '../parts/AskList.vue';
@@ -17,92 +14,25 @@ import QuickMarks from '../parts/QuickMarks.vue';
 import ReadingForm from '../parts/ReadingForm.vue';
 import ReadingsImport from '../parts/ReadingsImport.vue';
 import StallClinic from '../parts/StallClinic.vue';
-import { useForecast } from '../composables/useForecast.ts';
+import { useDescent } from '../composables/useDescent.ts';
 import { useReader } from '../composables/useReader.ts';
+import { MEMBERS, useWatchForecast } from '../composables/useWatchForecast.ts';
 import { saveCsv } from '../shown/csv.ts';
-import { eventSentence } from '../shown/events.ts';
 import { readingsToCsv } from '../shown/readingsCsv.ts';
 import { useBatch } from '../stores/batch.ts';
-import { usePractice } from '../stores/practice.ts';
-import type { DescentData } from '../parts/descent/options.ts';
 
 const DescentChart = defineAsyncComponent(() => import('../parts/DescentChart.vue'));
 const store = useBatch();
-const house = usePractice();
 const { tell, show } = useReader();
 
 const imports = ref(false);
 const saveReadings = (): void => saveCsv(`${store.batch?.name ?? 'batch'} readings.csv`, readingsToCsv(store.events, store.float));
 
-const FORECAST_DAYS = 90;
-const MEMBERS = 500;
-const whatIf = ref<WhatIf>('planned');
-/** What stands still is no matter for a forecast: the model knows no stall but those it draws itself. */
-const isFermentingOn = computed(() => ['lag', 'active', 'slowing'].includes(store.state.phase));
-/** A forecast looks on from the last thing that was written down, so that the clock alone does not change it. */
-const forecastInput = computed<ForecastInput | null>(() => {
-  const { ledger, batch } = store;
-  if (batch === null || !isFermentingOn.value) return null;
-  const { must, practice } = batch.plan;
-  const now = ledger.lastEventAt ?? store.now;
-  const input = forecastInputOf(ledger, {
-    now,
-    horizonDays: FORECAST_DAYS,
-    members: MEMBERS,
-    seed: 1,
-    roomTempC: must.roomTempC,
-    organicCredit: practice.organicCredit,
-  });
-  if (input === null) return null;
-  const ahead = dosesAhead(store.feedingNow, ledger.pitch?.at ?? 0, store.view?.volumeL ?? 1, practice.organicCredit);
-  return askWhatIf(input, whatIf.value, ahead, store.view?.shareGone ?? 0);
-});
-const { forecast, progress } = useForecast(forecastInput);
-
-const fan = computed(() => {
-  const [found, input] = [forecast.value, forecastInput.value];
-  return found === null || input === null ? [] : gravityFan(found, input, store.ledger);
-});
-
-const HAPPENINGS = new Set(['nutrient', 'removal', 'rack', 'sulfite', 'bottling']);
-const chart = computed<DescentData | null>(() => {
-  const { ledger } = store;
-  if (ledger.readings.length === 0) return null;
-  const told = store.log.filter(
-    ({ standing, withdrawn }) =>
-      !withdrawn &&
-      (HAPPENINGS.has(standing.kind) || (standing.kind === 'honey' && ledger.pitch !== null && standing.happenedAt > ledger.pitch.at)),
-  );
-  const seen = new Set<number>();
-  const happenings = told.toReversed().flatMap(({ standing }) => {
-    if (seen.has(standing.happenedAt)) return [];
-    seen.add(standing.happenedAt);
-    return [
-      {
-        at: standing.happenedAt,
-        told: standing.kind === 'nutrient' ? 'fed' : tell(eventSentence(standing)).split(' ').slice(0, 3).join(' '),
-      },
-    ];
-  });
-  return {
-    startAt: Math.min(ledger.pitch?.at ?? Number.POSITIVE_INFINITY, ledger.readings[0]?.at ?? 0),
-    endAt: Math.max(store.now, fan.value.at(-1)?.at ?? 0),
-    readings: ledger.readings.map((r) => ({
-      at: r.at,
-      sg: r.sg,
-      plusMinus: r.plusMinus,
-      tempC: r.tempC,
-      follows: r.verdict === 'follows',
-      isFloat: r.instrument === 'float',
-    })),
-    float: store.float,
-    happenings,
-    thirdBreakSg: ledger.pitch === null || ledger.sulfites.length > 0 ? null : sgAtShare(ledger, THIRD_BREAK),
-    end: ledger.sulfites.length > 0 ? null : (store.end?.sg ?? null),
-    units: house.practice.units,
-    forecast: fan.value,
-  };
-});
+const { whatIf, isFermentingOn, forecast, progress, hasFailed, again, fan, compared } = useWatchForecast();
+const chart = useDescent(
+  fan,
+  computed(() => compared.value?.fan ?? []),
+);
 const rules = computed(() => {
   const og = store.ledger.pitch?.sg;
   const now = store.view?.sg;
@@ -115,7 +45,7 @@ const stopWorking = computed(() => {
   return working === null ? {} : { working };
 });
 const mayBeStuck = computed(() => ['slowing', 'suspect', 'stuck'].includes(store.state.phase));
-const isFermenting = computed(() => ['lag', 'active', 'awaiting confirmation'].includes(store.state.phase));
+const isFermenting = computed(() => ['lag', 'active', 'near its end', 'awaiting confirmation'].includes(store.state.phase));
 const lossesL = computed(() => store.ledger.losses.filter((loss) => loss.why !== 'racking').reduce((sum, loss) => sum + loss.volumeL, 0));
 </script>
 
@@ -149,11 +79,14 @@ const lossesL = computed(() => store.ledger.losses.filter((loss) => loss.why !==
           v-if="isFermentingOn && store.ledger.pitch !== null"
           v-model="whatIf"
           :forecast="forecast"
+          :planned="compared?.forecast ?? null"
           :progress="progress"
+          :has-failed="hasFailed"
           :pitched-at="store.ledger.pitch.at"
           :now="store.now"
           :members="MEMBERS"
           :share-gone="store.view?.shareGone ?? 0"
+          @again="again"
         />
         <p v-if="rules !== ''" class="small quiet">
           By mass balance, after every addition and loss; {{ rules }}, which can follow neither.

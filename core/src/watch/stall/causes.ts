@@ -1,4 +1,4 @@
-import { degrees, gravity, mgPerL, percent, phValue, say, tempC } from '../../quantities/index.ts';
+import { abvPct, degrees, gravity, hours, mgPerL, percent, phValue, say, tempC } from '../../quantities/index.ts';
 import type { Sentence } from '../../quantities/index.ts';
 import type { Ledger, StallCauseId } from '../../ledger/index.ts';
 import type { StallEvidence } from './evidence.ts';
@@ -27,6 +27,26 @@ const NOT_KNOWN = 0;
 export const SORBIC_STOPS_MG_PER_L = 50;
 /** SO2 given in all, bound or free, that yeast labors under, mg/L (our estimate). */
 const SO2_HINDERS_MG_PER_L = 60;
+
+/** What it had of its nitrogen while that was of use, and when each part came. */
+function nitrogenTold({ nitrogenShare, nitrogenCame: came, needMg, volumeL }: StallEvidence): Sentence {
+  const parts: [number, string][] = [
+    [came.inMustMg, ' in the must'],
+    [came.toThirdMg, ' fed before a third of the sugar was gone'],
+    [came.toHalfMg, ' before half of it was'],
+    [came.lateMg, ' too late to be of use'],
+  ];
+  const told = parts
+    .filter(([mg]) => mg / volumeL >= LEAST_TOLD_MG_PER_L)
+    .flatMap(([mg, where], i): Sentence => [i === 0 ? '' : ', ', mgPerL(mg / volumeL), where]);
+  return [
+    ...say`It had ${percent(100 * nitrogenShare)} of the ${mgPerL(needMg / volumeL)} that it needs, while that was of use`,
+    ...(told.length > 0 ? [': ', ...told] : []),
+    '.',
+  ];
+}
+/** Less is not worth a word. */
+const LEAST_TOLD_MG_PER_L = 1;
 
 /** The rules. Every weight is our own estimate from how such causes show themselves. */
 export const STALL_CAUSES: readonly StallCause[] = [
@@ -76,15 +96,37 @@ export const STALL_CAUSES: readonly StallCause[] = [
     check: say`Look whether it was slow from the first days on.`,
   },
   {
+    id: 'tolerance',
+    name: 'Near what its yeast tolerates',
+    usual: 0.3,
+    weigh: ({ abv, yeast }) => {
+      const { low, high } = yeast.toleranceAbv;
+      if (abv >= low - 1) return [finding(1.5, say`${abvPct(abv)}, and this yeast gives up between ${abvPct(low)} and ${abvPct(high)}.`)];
+      if (abv >= low - 3) return [finding(-1, say`${abvPct(abv)} is short of the ${abvPct(low)} at which this yeast may give up.`)];
+      return [finding(-4, say`${abvPct(abv)} is far from the ${abvPct(low)} at which this yeast may give up.`)];
+    },
+    check: say`Read on the packet what this yeast tolerates, and whether the first gravity was read well mixed.`,
+  },
+  {
+    id: 'gas',
+    name: 'Full of gas',
+    usual: 0.1,
+    weigh: ({ gassyDays }) => {
+      if (gassyDays >= 7)
+        return [finding(1, say`Nothing stirred its gas out for ${hours(24 * gassyDays)}; in so much of it yeast labors.`)];
+      if (gassyDays <= 3) return [finding(-3, say`Its gas was stirred out ${hours(24 * gassyDays)} ago.`)];
+      return [finding(-1, say`Its gas was last stirred out ${hours(24 * gassyDays)} ago.`)];
+    },
+    check: say`Stir a glass of it, and see how much it foams.`,
+  },
+  {
     id: 'nitrogen',
     name: 'Too little nitrogen',
     usual: 0.9,
-    weigh: ({ nitrogenShare }) => {
-      const told = percent(100 * nitrogenShare);
-      if (nitrogenShare < 0.4) return [finding(3.5, say`It had ${told} of the nitrogen it needs while that was of use.`)];
-      if (nitrogenShare < 0.7) return [finding(1.5, say`It had ${told} of the nitrogen it needs while that was of use.`)];
-      if (nitrogenShare < 0.85) return [finding(-0.5, say`It had ${told} of the nitrogen it needs.`)];
-      return [finding(-3.5, say`It had ${told} of the nitrogen it needs.`)];
+    weigh: (evidence) => {
+      const { nitrogenShare } = evidence;
+      const weight = nitrogenShare < 0.4 ? 3.5 : nitrogenShare < 0.7 ? 1.5 : nitrogenShare < 0.85 ? -0.5 : -3.5;
+      return [finding(weight, nitrogenTold(evidence))];
     },
     check: say`Look through the record for doses that were given and not written down.`,
   },

@@ -1,5 +1,6 @@
 import {
   AMMONIUM_CUTOFF_ABV,
+  DAP_CAP_G_PER_L,
   HIGHEST_PH,
   LEAST_DOSE_G,
   THIRD_BREAK,
@@ -62,20 +63,26 @@ function givingUp({ abv, sorbicMgPerL }: StallEvidence): Cure {
   };
 }
 
-/** Feeding by its own rules: ammonium only early, nothing but hulls past half of the sugar; null where nothing lacks. */
-function feeding({ abv, shareGone, nitrogenShare, needMg, organicCredit, volumeL: liters }: StallEvidence): Cure | null {
+/** Feeding by its own rules: ammonium only early and up to its cap, nothing but hulls past half of the sugar; null where nothing lacks. */
+function feeding({ abv, shareGone, nitrogenShare, needMg, organicCredit, volumeL: liters, dapG }: StallEvidence): Cure | null {
   if (shareGone >= TOO_LATE_SHARE)
     return {
       id: 'feed',
       sentence: say`Too late for nutrient: stir in ${massG(HULLS_G_PER_L * liters)} of yeast hulls, which bind what poisons it and give it sterols.`,
       readAgainH: 72,
     };
-  const lackingMg = Math.max(0, ENOUGH_NITROGEN - nitrogenShare) * needMg;
-  const organicG = lackingMg / 2 / countedMgPerG({ source: 'organic' }, organicCredit);
+  const halfMg = (Math.max(0, ENOUGH_NITROGEN - nitrogenShare) * needMg) / 2;
+  const organicG = halfMg / countedMgPerG({ source: 'organic' }, organicCredit);
   if (organicG < LEAST_DOSE_G) return null;
+  const ammoniumG = Math.min(halfMg / countedMgPerG({ source: 'dap' }, organicCredit), DAP_CAP_G_PER_L.us * liters - dapG);
+  const isEarly = abv < AMMONIUM_CUTOFF_ABV && shareGone <= THIRD_BREAK;
   return {
     id: 'feed',
-    sentence: say`Degas, then ${massG(organicG)} of organic nutrient: half of what is lacking.${abv >= AMMONIUM_CUTOFF_ABV || shareGone > THIRD_BREAK ? ' No ammonium any more.' : ''}`,
+    sentence: [
+      ...say`Degas, then ${massG(organicG)} of organic nutrient: half of what is lacking.`,
+      ...(isEarly && ammoniumG >= LEAST_DOSE_G ? say` So early it may be ${massG(ammoniumG)} of diammonium phosphate instead.` : []),
+      ...(isEarly ? [] : say` No ammonium any more.`),
+    ],
     readAgainH: 48,
   };
 }

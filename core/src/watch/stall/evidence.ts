@@ -1,6 +1,6 @@
-import { HONEY_NITROGEN, N_PER_SUGAR, TOO_LATE_SHARE, shareSeenAt } from '../../feed/index.ts';
+import { HONEY_NITROGEN, N_PER_SUGAR, THIRD_BREAK, TOO_LATE_SHARE, shareSeenAt } from '../../feed/index.ts';
 import { mixedOf, shareGone } from '../../ledger/index.ts';
-import type { Ledger, ReadingPoint } from '../../ledger/index.ts';
+import type { Ledger, ReadingPoint, Temperature } from '../../ledger/index.ts';
 import { yeastOf } from '../../yeast/index.ts';
 import type { YeastType } from '../../yeast/index.ts';
 import { expectedEnd } from '../finish.ts';
@@ -12,6 +12,14 @@ const DAY_MS = 24 * HOUR_MS;
 const BEFORE_STOP_H = 48;
 /** How far back temperatures tell of a stop that is seen today. */
 const LOOK_BACK_DAYS = 14;
+
+/** mg N, as its school counts it, by when it came: in the must, up to the third break, from there to half of the sugar, and later. */
+export interface NitrogenCame {
+  inMustMg: number;
+  toThirdMg: number;
+  toHalfMg: number;
+  lateMg: number;
+}
 
 /** Everything in a batch's record that may tell whether and why it stopped. */
 export interface StallEvidence {
@@ -32,7 +40,7 @@ export interface StallEvidence {
   sugarLeftGPerL: number;
   /** The highest gravity at which it may well have ended. */
   endHighSg: number;
-  temps: readonly { at: number; tempC: number }[];
+  temps: readonly Temperature[];
   tempC: number | null;
   /** The largest fall between two temperatures within three days, up to the stop. */
   largestFallC: number | null;
@@ -40,6 +48,11 @@ export interface StallEvidence {
   ph: number | null;
   /** Of the need, what came before it was too late; 0 to 1 and above. */
   nitrogenShare: number;
+  nitrogenCame: NitrogenCame;
+  /** Diammonium phosphate given so far, pure or cut, g. */
+  dapG: number;
+  /** Since gas was last stirred out, or since the pitch. */
+  gassyDays: number;
   /** mg N that the liquid asks for, and how its school counts amino nitrogen. */
   needMg: number;
   organicCredit: number;
@@ -54,16 +67,19 @@ export interface StallEvidence {
   unexplained: readonly ReadingPoint[];
 }
 
-function nitrogenShareOf(ledger: Ledger, yeast: YeastType, volumeL: number, organicCredit: number): number {
-  const tooLateAt = shareSeenAt(ledger, TOO_LATE_SHARE) ?? Infinity;
-  const given = ledger.doses.reduce((sum, dose) => sum + dose.ammoniumNMg + dose.aminoNMg * organicCredit, 0);
-  const inTime = ledger.doses
-    .filter(({ at }) => at <= tooLateAt)
-    .reduce((sum, dose) => sum + dose.ammoniumNMg + dose.aminoNMg * organicCredit, 0);
-  const there = ledger.ammoniumNMg + ledger.aminoNMg * organicCredit;
-  const had =
-    HONEY_NITROGEN.value * volumeL + ledger.broughtAmmoniumNMg + ledger.broughtAminoNMg + (given > 0 ? (there * inTime) / given : 0);
-  return ledger.sugarBasisG > 0 ? had / (N_PER_SUGAR[yeast.demand] * ledger.sugarBasisG) : 1;
+/** What was lost with liquid is lost to each dose alike. */
+function nitrogenCame(ledger: Ledger, volumeL: number, organicCredit: number): NitrogenCame {
+  const [thirdAt, halfAt] = [shareSeenAt(ledger, THIRD_BREAK) ?? Infinity, shareSeenAt(ledger, TOO_LATE_SHARE) ?? Infinity];
+  const given = (from: number, to: number): number =>
+    ledger.doses.filter(({ at }) => at > from && at <= to).reduce((sum, dose) => sum + dose.ammoniumNMg + dose.aminoNMg * organicCredit, 0);
+  const all = given(-Infinity, Infinity);
+  const kept = all > 0 ? (ledger.ammoniumNMg + ledger.aminoNMg * organicCredit) / all : 0;
+  return {
+    inMustMg: HONEY_NITROGEN.value * volumeL + ledger.broughtAmmoniumNMg + ledger.broughtAminoNMg,
+    toThirdMg: kept * given(-Infinity, thirdAt),
+    toHalfMg: kept * given(thirdAt, Math.max(thirdAt, halfAt)),
+    lateMg: kept * given(Math.max(thirdAt, halfAt), Infinity),
+  };
 }
 
 /** Whether readings that count as equal still lie lower at their end than at their beginning, beyond a hydrometer's scatter. */
@@ -96,6 +112,10 @@ function largestFall(temps: StallEvidence['temps'], until: number): number | nul
   return fall;
 }
 
+/** When gas last left it, stirred, racked or fed: before each dose it is degassed. */
+export const gasOutAt = ({ marks, doses, rackedAt }: Ledger, pitchedAt: number): number =>
+  Math.max(pitchedAt, marks.degassed ?? 0, marks.stirred ?? 0, rackedAt ?? 0, doses.at(-1)?.at ?? 0);
+
 /** The last pH, unless something that changes it went in since. */
 function phThatHolds({ ph, additions, bases }: Ledger): number | null {
   if (ph === null) return null;
@@ -117,11 +137,10 @@ export function stallEvidence(ledger: Ledger, now: number, organicCredit: number
   const readings = since.filter(({ verdict }) => verdict === 'follows');
   const last = readings.at(-1) ?? null;
   const still = stillSince(readings);
-  const temps = [
-    ...since.flatMap(({ at, tempC }) => (tempC === null ? [] : [{ at, tempC }])),
-    ...(ledger.tempC === null ? [] : [{ at: ledger.tempC.at, tempC: ledger.tempC.value }]),
-  ].sort((a, b) => a.at - b.at);
+  const temps = ledger.temps.filter(({ at }) => at >= pitch.at);
   const stopAt = still?.at ?? now;
+  const needMg = N_PER_SUGAR[yeast.demand] * ledger.sugarBasisG;
+  const came = nitrogenCame(ledger, mixed.volumeL, organicCredit);
   const within = (at: number): boolean => at >= pitch.at && stopAt - at >= -DAY_MS / 2 && stopAt - at <= BEFORE_STOP_H * HOUR_MS;
   const poured =
     ledger.additions.reduce((sum, { massG, insolubleG }) => sum + massG - insolubleG, 0) + ledger.honeys.reduce((s, h) => s + h.massG, 0);
@@ -143,8 +162,11 @@ export function stallEvidence(ledger: Ledger, now: number, organicCredit: number
     tempC: temps.at(-1)?.tempC ?? null,
     largestFallC: largestFall(temps, stopAt),
     ph: phThatHolds(ledger),
-    nitrogenShare: nitrogenShareOf(ledger, yeast, mixed.volumeL, organicCredit),
-    needMg: N_PER_SUGAR[yeast.demand] * ledger.sugarBasisG,
+    nitrogenShare: needMg > 0 ? (came.inMustMg + came.toThirdMg + came.toHalfMg) / needMg : 1,
+    nitrogenCame: came,
+    dapG: ledger.doses.filter(({ source }) => source === 'dap' || source === 'cutDap').reduce((sum, { massG }) => sum + massG, 0),
+    gassyDays: (now - gasOutAt(ledger, pitch.at)) / DAY_MS,
+    needMg,
     organicCredit,
     volumeL: mixed.volumeL,
     addedBefore: [

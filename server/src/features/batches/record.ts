@@ -3,6 +3,7 @@ import { withFloat } from '@hollow-bell/core/float';
 import type { FloatPoint } from '@hollow-bell/core/float';
 import { checkEvent, emptyLedger, fold } from '@hollow-bell/core/ledger';
 import type { BatchEvent } from '@hollow-bell/core/ledger';
+import { isOpen } from '@hollow-bell/core/watch';
 import { QueryTypes } from 'sequelize';
 import type { Sequelize, Transaction } from 'sequelize';
 import { HttpProblem } from '../../http/errors.ts';
@@ -128,7 +129,7 @@ export async function record(
 /** Keeps the fold of events and float with the batch. */
 export async function refold(row: BatchRow, events: readonly BatchEvent[], transaction: Transaction): Promise<void> {
   const ledger = fold(withFloat(events, await floatOf(row.id, transaction)));
-  await row.update({ ledger, open: ledger.bottled === null }, { transaction });
+  await row.update({ ledger, open: isOpen(ledger) }, { transaction });
 }
 
 /** Each event must be believable behind those before it. */

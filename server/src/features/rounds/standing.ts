@@ -3,7 +3,7 @@ import type { BatchSummary, Standing } from '@hollow-bell/contract';
 import { feedingPlanOf } from '@hollow-bell/core/feed';
 import { viewOf } from '@hollow-bell/core/ledger';
 import { asksOf, byUrgency } from '@hollow-bell/core/rounds';
-import { stateOf } from '@hollow-bell/core/watch';
+import { isOpen, stateOf } from '@hollow-bell/core/watch';
 
 interface Batches {
   marks: () => Promise<{ id: string; mark: string }[]>;
@@ -15,10 +15,10 @@ const STALE_MS = 60_000;
 /** Yeast cake of so many grams fills a liter (our estimate). */
 const YEAST_G_PER_L = 250;
 
-/** Null where nothing is in the vessel. */
+/** Null where there is nothing to look after. */
 function standingOf({ id, name, plan, ledger }: BatchSummary, now: number): Standing | null {
-  const view = viewOf(ledger);
-  if (view === null || ledger.bottled !== null || ledger.pouredG <= 0) return null;
+  const view = ledger.bottled === null ? viewOf(ledger) : null;
+  if ((view === null && ledger.bottled === null) || !isOpen(ledger) || ledger.pouredG <= 0) return null;
   const fruit = ledger.additions.filter(({ family }) => family === 'fruit' || family === 'juice');
   return {
     id,
@@ -26,8 +26,9 @@ function standingOf({ id, name, plan, ledger }: BatchSummary, now: number): Stan
     vessel: plan.must.vessel,
     pitchedAt: ledger.pitch?.at ?? null,
     phase: stateOf(ledger, now).phase,
-    sg: view.sg,
-    volumeL: view.volumeL,
+    inBottles: ledger.bottled !== null,
+    sg: view?.sg ?? ledger.readings.at(-1)?.sg ?? 1,
+    volumeL: view?.volumeL ?? 0,
     leesL: ledger.yeastG / YEAST_G_PER_L,
     colors: [...fruit, ...ledger.honeys].map((poured) => poured.name),
     asks: asksOf(ledger, feedingPlanOf(ledger, feedingPracticeOf(plan)), now).toSorted(byUrgency),

@@ -16,9 +16,13 @@ const data: DescentData = {
   startAt: 0,
   endAt: 10 * DAY_MS,
   readings: [
-    { at: 0, sg: 1.1, plusMinus: 0.002, tempC: 20, follows: true, isFloat: false },
-    { at: 4 * DAY_MS, sg: 1.05, plusMinus: 0.003, tempC: null, follows: true, isFloat: false },
-    { at: 5 * DAY_MS, sg: 1.12, plusMinus: 0.002, tempC: 19, follows: false, isFloat: false },
+    { at: 0, sg: 1.1, plusMinus: 0.002, follows: true, isFloat: false },
+    { at: 4 * DAY_MS, sg: 1.05, plusMinus: 0.003, follows: true, isFloat: false },
+    { at: 5 * DAY_MS, sg: 1.12, plusMinus: 0.002, follows: false, isFloat: false },
+  ],
+  temps: [
+    { at: 0, tempC: 20 },
+    { at: 5 * DAY_MS, tempC: 19 },
   ],
   float: [],
   happenings: [{ at: DAY_MS, told: 'fed' }],
@@ -26,6 +30,7 @@ const data: DescentData = {
   end: { value: 0.992, low: 0.99, high: 0.998 },
   units: 'metric',
   forecast: [],
+  compared: [],
 };
 type Series = { name: string; data: unknown[]; markLine?: { data: object[] }; markArea?: object };
 const seriesOf = (given: DescentData, name: string): Series =>
@@ -58,6 +63,14 @@ describe('the descent chart', () => {
     expect(seriesOf(bare, 'gravity').markArea).toBeUndefined();
     expect(seriesOf(bare, 'gravity').markLine!.data).toEqual([]);
     expect(seriesOf(data, 'gravity').markLine!.data).toHaveLength(2);
+  });
+
+  it('draws the plan beside what is asked instead, within its axes', () => {
+    const compared = [{ at: 12 * DAY_MS, low: 0.97, middle: 1, high: 1.01 }];
+    expect(seriesOf({ ...data, compared }, 'forecast')).toBeUndefined();
+    const asked = { ...data, forecast: [{ at: 11 * DAY_MS, low: 1, middle: 1.01, high: 1.02 }], compared };
+    expect(seriesOf(asked, 'as planned').data).toEqual([[12, 1]]);
+    expect((descentOptions(asked, colors).yAxis as { min: number }[])[0]!.min).toBeLessThanOrEqual(0.97);
   });
 
   it('reads warmth in the maker’s degrees', () => {

@@ -7,7 +7,8 @@ import type { EChartsOption } from 'echarts/types/dist/shared';
 export interface DescentData {
   startAt: number;
   endAt: number;
-  readings: { at: number; sg: number; plusMinus: number; tempC: number | null; follows: boolean; isFloat: boolean }[];
+  readings: { at: number; sg: number; plusMinus: number; follows: boolean; isFloat: boolean }[];
+  temps: readonly { at: number; tempC: number }[];
   /** Every reading that a float sent, as it came. */
   float: readonly FloatPoint[];
   happenings: { at: number; told: string }[];
@@ -18,6 +19,8 @@ export interface DescentData {
   units: UnitSystem;
   /** Where it is heading: the middle and the band in which four of five readings should lie. */
   forecast: readonly FanPoint[];
+  /** Where it was heading as planned, while something else is asked. */
+  compared: readonly FanPoint[];
 }
 
 export interface ChartColors {
@@ -41,7 +44,7 @@ function gravityExtent(data: DescentData): [number, number] {
     ...data.readings.flatMap((r) => [r.sg - r.plusMinus, r.sg + r.plusMinus]),
     ...(data.end === null ? [] : [data.end.low]),
     ...(data.thirdBreakSg === null ? [] : [data.thirdBreakSg]),
-    ...data.forecast.map(({ low }) => low),
+    ...[...data.forecast, ...data.compared].map(({ low }) => low),
   ];
   if (values.length === 0) return [0.98, 1.12];
   return [Math.floor((Math.min(...values) - 0.003) / STEP_SG) * STEP_SG, Math.ceil((Math.max(...values) + 0.003) / STEP_SG) * STEP_SG];
@@ -59,7 +62,7 @@ function inRows(happenings: DescentData['happenings'], day: (at: number) => numb
 }
 
 /** The fan ahead: its lower edge unseen, its breadth stacked upon it, its middle dashed. */
-function bandSeries({ forecast }: DescentData, colors: ChartColors, day: (at: number) => number) {
+function bandSeries({ forecast, compared }: DescentData, colors: ChartColors, day: (at: number) => number) {
   if (forecast.length === 0) return [];
   const line = { type: 'line' as const, symbol: 'none', silent: true, z: 1 };
   return [
@@ -78,6 +81,12 @@ function bandSeries({ forecast }: DescentData, colors: ChartColors, day: (at: nu
       lineStyle: { color: colors.verdigris, width: 1.6, type: 'dashed' as const },
       data: forecast.map(({ at, middle }) => [day(at), middle]),
     },
+    {
+      ...line,
+      name: 'as planned',
+      lineStyle: { color: colors.quiet, width: 1.2, type: 'dotted' as const },
+      data: compared.map(({ at, middle }) => [day(at), middle]),
+    },
   ];
 }
 
@@ -95,7 +104,7 @@ export function descentOptions(data: DescentData, colors: ChartColors): EChartsO
   const lastDay = Math.max(2, Math.ceil(day(data.endAt) * 1.08));
   const followed = data.readings.filter((r) => r.follows);
   const warm = (tempC: number): number => (data.units === 'us' ? celsiusToF(tempC) : tempC);
-  const temps = data.readings.flatMap((r) => (r.tempC === null ? [] : [[day(r.at), warm(r.tempC)]]));
+  const temps = data.temps.filter(({ at }) => at >= data.startAt).map(({ at, tempC }) => [day(at), warm(tempC)]);
   const label = { fontFamily: FONT, fontSize: 12 };
   const happenings = inRows(data.happenings, day, lastDay);
   return {

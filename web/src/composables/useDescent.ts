@@ -1,0 +1,59 @@
+import { THIRD_BREAK } from '@hollow-bell/core/feed';
+import type { FanPoint } from '@hollow-bell/core/forecast';
+import { sgAtShare } from '@hollow-bell/core/ledger';
+import type { StandingEvent } from '@hollow-bell/core/ledger';
+import { computed } from 'vue';
+import type { Ref } from 'vue';
+import type { DescentData } from '../parts/descent/options.ts';
+import { eventSentence } from '../shown/events.ts';
+import { useBatch } from '../stores/batch.ts';
+import { usePractice } from '../stores/practice.ts';
+import { useReader } from './useReader.ts';
+
+const HAPPENINGS = new Set(['nutrient', 'removal', 'rack', 'sulfite', 'bottling', 'base']);
+
+/** What the chart of the open batch draws; null before its first reading. */
+export function useDescent(fan: Ref<readonly FanPoint[]>, compared: Ref<readonly FanPoint[]>) {
+  const store = useBatch();
+  const house = usePractice();
+  const { tell } = useReader();
+
+  const wordFor = (event: StandingEvent): string =>
+    event.kind === 'nutrient' ? 'fed' : tell(eventSentence(event)).split(' ').slice(0, 3).join(' ');
+  /** What may have bent the line; of things at one moment the first stands for all. */
+  const happenings = computed(() => {
+    const pitchedAt = store.ledger.pitch?.at ?? Number.POSITIVE_INFINITY;
+    const told = new Map<number, string>();
+    for (const { standing, withdrawn } of store.log.toReversed()) {
+      const isShown =
+        HAPPENINGS.has(standing.kind) || (['honey', 'ingredient', 'water'].includes(standing.kind) && standing.happenedAt > pitchedAt);
+      if (!withdrawn && isShown && !told.has(standing.happenedAt)) told.set(standing.happenedAt, wordFor(standing));
+    }
+    return [...told].map(([at, word]) => ({ at, told: word }));
+  });
+
+  return computed<DescentData | null>(() => {
+    const { ledger } = store;
+    if (ledger.readings.length === 0) return null;
+    const isOver = ledger.sulfites.some(({ at }) => at > (ledger.pitch?.at ?? Number.POSITIVE_INFINITY));
+    return {
+      startAt: Math.min(ledger.pitch?.at ?? Number.POSITIVE_INFINITY, ledger.readings[0]?.at ?? 0),
+      endAt: Math.max(store.now, fan.value.at(-1)?.at ?? 0),
+      readings: ledger.readings.map(({ at, sg, plusMinus, verdict, instrument }) => ({
+        at,
+        sg,
+        plusMinus,
+        follows: verdict === 'follows',
+        isFloat: instrument === 'float',
+      })),
+      temps: ledger.temps,
+      float: store.float,
+      happenings: happenings.value,
+      thirdBreakSg: ledger.pitch === null || isOver ? null : sgAtShare(ledger, THIRD_BREAK),
+      end: isOver ? null : (store.end?.sg ?? null),
+      units: house.practice.units,
+      forecast: fan.value,
+      compared: compared.value,
+    };
+  });
+}
