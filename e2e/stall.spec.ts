@@ -26,6 +26,14 @@ test('a cold stall is found, argued with, warmed and goes on', async ({ page, de
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(first).toHaveAttribute('data-cause', 'cold');
 
+  await clinic.getByRole('button', { name: /Warming it to 22/ }).click();
+  await expect(clinic.locator('[data-test=under-way]')).toContainText(/warming it to 22\s°C\. Read it again/);
+  await page.getByRole('link', { name: 'Rounds', exact: true }).click();
+  const row = page.locator('li.ask').filter({ hasText: 'Linden, plain' });
+  await expect(row).toHaveAttribute('data-bell', 'muffled');
+  await expect(row).toContainText(/warming it to 22.*One change at a time/);
+  await row.getByRole('link', { name: 'Linden, plain' }).click();
+
   const dip = async (typed: string): Promise<void> => {
     await page.getByRole('textbox', { name: 'Dip line' }).fill(typed);
     await page.getByRole('button', { name: 'Write it down' }).click();

@@ -131,6 +131,13 @@ const happenings = [
     }),
   ),
   of(
+    'cure',
+    z.strictObject({
+      cure: z.enum(['measure', 'warm', 'cool', 'rouse', 'raise pH', 'feed', 'restart', 'leave', 'give up']),
+      toC: z.number().min(0).max(40).optional(),
+    }),
+  ),
+  of(
     'putOff',
     z
       .strictObject({

@@ -186,7 +186,7 @@ describe('records from before every temperature was kept', () => {
     const whole = (await other.call<Batch>('GET', `/batches/${id}`)).body;
     expect(whole.ledger.temps).toMatchObject([{ tempC: 20 }, { tempC: 14 }]);
     const migrator = migratorOf(other.sequelize);
-    await migrator.down({ to: '20261128-temperatures' });
+    await migrator.down({ to: '20261128-temperatures-and-cures' });
     const old = await other.sequelize.query<{ ledger: object }>('SELECT ledger FROM batches', { type: QueryTypes.SELECT });
     expect(old[0]!.ledger).toMatchObject({ tempC: { value: 14, at: whole.ledger.temps[1]!.at } });
     await migrator.up();

@@ -140,6 +140,9 @@ function applyEvent(ledger: Ledger, event: StandingEvent, assumptions: Assumptio
     case 'finding':
       ledger.findings[event.payload.cause] = event.payload.holds;
       break;
+    case 'cure':
+      ledger.cures.push({ at, cure: event.payload.cure, toC: event.payload.toC ?? null });
+      break;
     case 'putOff':
       ledger.putOff[event.payload.ask] = { at, until: event.payload.until ?? null };
       break;

@@ -1,7 +1,7 @@
 import type { GravityInstrument, Liquid, Mixed } from '../liquid/index.ts';
 import type { Family } from '../ingredients/index.ts';
 import type { OwnYeast } from '../yeast/index.ts';
-import type { BaseSalt, Bottles, Mark, NutrientId, StallCauseId, SulfiteSalt } from './kinds.ts';
+import type { BaseSalt, Bottles, CureId, Mark, NutrientId, StallCauseId, SulfiteSalt } from './kinds.ts';
 
 /** A reading of the gravity as the ledger took it. */
 export interface ReadingPoint {
@@ -110,6 +110,8 @@ export interface Ledger {
   sorbates: { at: number; massG: number }[];
   bases: { at: number; salt: BaseSalt; massG: number }[];
   findings: Partial<Record<StallCauseId, boolean>>;
+  /** What was tried against a stall, in order. */
+  cures: { at: number; cure: CureId; toC: number | null }[];
   /** By the ask's name; `until` is null where it is left for good. */
   putOff: Record<string, { at: number; until: number | null }>;
   restart: { at: number; volumeL: number; sg: number; doneAt: Record<number, number> } | null;
@@ -158,6 +160,7 @@ export const emptyLedger = (): Ledger => ({
   sorbates: [],
   bases: [],
   findings: {},
+  cures: [],
   putOff: {},
   restart: null,
   marks: {},

@@ -6,11 +6,23 @@ import { drippingG } from '../ingredients/index.ts';
 import { gravity, massG, say, teaspoons, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { VERIFY_H, firstShutGate, gatesOf, whyNotBottle } from '../stabilize/index.ts';
-import { finishOf, rankCauses, readingGapH, stabilizedAt, stallEvidence, stateOf, sweetenedAt } from '../watch/index.ts';
+import {
+  cureUnderWay,
+  curesFor,
+  finishOf,
+  nextCure,
+  rankCauses,
+  readingGapH,
+  stabilizedAt,
+  stallEvidence,
+  stallVerdict,
+  stateOf,
+  sweetenedAt,
+} from '../watch/index.ts';
 import type { BatchState } from '../watch/index.ts';
 import { ask } from './ask.ts';
 import type { Ask, Bell, Station } from './ask.ts';
-import { degasAsk, restartAsk, sensedAsks } from './careAsks.ts';
+import { cureAsk, degasAsk, restartAsk, sensedAsks } from './careAsks.ts';
 
 const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
@@ -149,11 +161,17 @@ function afterFinish(ledger: Ledger, now: number): Ask {
   return ask('stabilize', 'swinging', now, say`Ready to be stabilized, or bottled dry and still.`, 'stabilize');
 }
 
-/** The first cause of a stall by the school that feeds the batch, with what speaks for it. */
-function likeliestCause(ledger: Ledger, feeding: FeedingPlan | null, now: number): Sentence {
+/** A stall with its likeliest cause by the school that feeds the batch, and the gentlest cure as its deed. */
+function stuckAsk(ledger: Ledger, feeding: FeedingPlan | null, { sentence }: BatchState, now: number): Ask {
+  const lastAt = ledger.readings.at(-1)?.at ?? now;
   const evidence = feeding === null ? null : stallEvidence(ledger, now, feeding.practice.organicCredit);
-  const [first] = evidence === null ? [] : rankCauses(evidence, ledger.findings);
-  return first === undefined ? [] : [` Likeliest: ${first.cause.name.toLowerCase()}. `, ...(first.findings[0]?.sentence ?? [])];
+  const ranked = evidence === null ? [] : rankCauses(evidence, ledger.findings);
+  const [first] = ranked;
+  const why: Sentence =
+    first === undefined ? [] : [` Likeliest: ${first.cause.name.toLowerCase()}. `, ...(first.findings[0]?.sentence ?? [])];
+  const cure =
+    evidence === null ? null : nextCure(curesFor(stallVerdict(evidence), evidence, ranked), ledger, evidence.still?.at ?? lastAt);
+  return { ...ask(`stuck ${lastAt}`, 'cracked', lastAt, [...sentence, ...why]), done: cure?.deed ?? null };
 }
 
 /** What one vessel asks for, most pressing first; never empty, since “nothing” is an answer too. What was put off waits or is gone. */
@@ -176,7 +194,8 @@ function settled(each: Ask, ledger: Ledger, now: number): Ask[] {
 function openAsks(ledger: Ledger, feeding: FeedingPlan | null, state: BatchState, now: number): Ask[] {
   const asked = phaseAsks(ledger, feeding, state, now);
   if (['bottled', 'empty', 'moving again'].includes(state.phase)) return asked;
-  const anyhow = [restartAsk(ledger, now), bagAsk(ledger, now)].filter((each) => each !== null);
+  const cure = ['stuck', 'suspect', 'slowing'].includes(state.phase) ? cureAsk(ledger, now) : null;
+  const anyhow = [restartAsk(ledger, now), cure, bagAsk(ledger, now)].filter((each) => each !== null);
   return [...asked, ...anyhow, ...sensedAsks(ledger, now)];
 }
 
@@ -193,9 +212,9 @@ function phaseAsks(ledger: Ledger, feeding: FeedingPlan | null, state: BatchStat
     case 'moving again':
       return [ask(`moving ${lastAt}`, 'cracked', now, state.sentence)];
     case 'stuck':
-      if (restartAsk(ledger, now) !== null) return [];
-      return [ask(`stuck ${lastAt}`, 'cracked', lastAt, [...state.sentence, ...likeliestCause(ledger, feeding, now)])];
+      return restartAsk(ledger, now) === null && cureUnderWay(ledger) === null ? [stuckAsk(ledger, feeding, state, now)] : [];
     case 'suspect':
+      if (cureUnderWay(ledger) !== null) return [];
       return [ask(`suspect ${lastAt}`, now < (state.restsUntil ?? now) ? 'muffled' : 'swinging', state.restsUntil ?? now, state.sentence)];
     case 'stabilized':
     case 'finished':

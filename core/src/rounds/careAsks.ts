@@ -1,6 +1,7 @@
 import type { Ledger, Mark } from '../ledger/index.ts';
-import { say } from '../quantities/index.ts';
-import { gasOutAt, restartPlan, starterPours } from '../watch/index.ts';
+import { say, when } from '../quantities/index.ts';
+import type { Sentence } from '../quantities/index.ts';
+import { cureUnderWay, gasOutAt, restartPlan, starterPours } from '../watch/index.ts';
 import { ask } from './ask.ts';
 import type { Ask } from './ask.ts';
 
@@ -39,6 +40,20 @@ export function degasAsk(ledger: Ledger, now: number): Ask | null {
     station: 'feed',
     done: { label: ['Degassed'], events: [{ kind: 'note', payload: { text: 'Degassed', mark: 'degassed' } }] },
   };
+}
+
+/** What was tried against a stall works, or does not, before anything else is tried. */
+export function cureAsk(ledger: Ledger, now: number): Ask | null {
+  const trying = cureUnderWay(ledger);
+  if (trying === null) return null;
+  const { at, readAt, told } = trying;
+  const since: Sentence = [...say`Since ${when(at)}: `, ...told];
+  return now < readAt
+    ? ask(`cure ${at}`, 'muffled', readAt, [...since, ...say`. One change at a time: read it again ${when(readAt)}.`], 'watch', [
+        'Read the gravity; it tells whether this helped: ',
+        ...told,
+      ])
+    : ask(`cure ${at}`, 'swinging', readAt, [...since, '. Read the gravity now; it tells whether that helped.']);
 }
 
 /** A starter that takes longer than this over one doubling has met a mead that is beyond it. */

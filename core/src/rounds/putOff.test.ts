@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { HOUR_MS, MIXED_AT, exampleBatch } from '../feed/exampleBatch.ts';
+import { EXAMPLE_PRACTICE, HOUR_MS, MIXED_AT, exampleBatch } from '../feed/exampleBatch.ts';
+import { feedingPlanOf } from '../feed/index.ts';
 import type { Happening } from '../feed/exampleBatch.ts';
 import type { EventContent, Ledger } from '../ledger/index.ts';
 import { restartPlan } from '../watch/index.ts';
@@ -64,6 +65,38 @@ describe('what a vessel asks for', () => {
   it('wants readings closer together the faster it falls', () => {
     const dueAt = (gravity: number): number => named(asksAt(30 * DAY, [2 * DAY, sg(gravity)]), 'reading')!.dueAt;
     expect(dueAt(1.085)).toBeLessThan(dueAt(1.103));
+  });
+});
+
+describe('a stall', () => {
+  const feeding = feedingPlanOf(exampleBatch('allround'), EXAMPLE_PRACTICE)!;
+  const stalledAt = (hour: number, ...more: Happening[]): Ask[] =>
+    asksOf(exampleBatch('allround', ...STUCK, ...more), feeding, MIXED_AT + hour * HOUR_MS);
+  const warmed = named(stalledAt(13 * DAY + 1), 'stuck')!.done!;
+  const warming: Happening = [13 * DAY + 2, warmed.events[0]!];
+
+  it('offers its gentlest cure at one touch, and then waits for what a reading says of it', () => {
+    expect(warmed.events).toEqual([{ kind: 'cure', payload: { cure: 'warm', toC: 20 } }]);
+    const waiting = stalledAt(14 * DAY, warming);
+    expect(named(waiting, 'stuck')).toBeUndefined();
+    expect(named(waiting, 'cure')).toMatchObject({ bell: 'muffled', dueAt: MIXED_AT + (15 * DAY + 2) * HOUR_MS });
+    expect(told(named(waiting, 'cure')!)).toMatch(/warming it to 20.*One change at a time/);
+    expect(named(stalledAt(16 * DAY, warming), 'cure')).toMatchObject({ bell: 'swinging' });
+  });
+
+  it('goes on to the next cure once a reading says that the first did not help, and to none where it did', () => {
+    const asked = named(stalledAt(16 * DAY + 1, warming, [16 * DAY, sg(1.06, 20)]), 'stuck')!;
+    expect(asked.done!.events[0]).toEqual({ kind: 'cure', payload: { cure: 'rouse' } });
+    const helped = stalledAt(16 * DAY + 1, warming, [16 * DAY, sg(1.052, 20)]);
+    expect([named(helped, 'stuck'), named(helped, 'cure')]).toEqual([undefined, undefined]);
+  });
+
+  it('is measured first where its last reading is old', () => {
+    expect(named(stalledAt(20 * DAY), 'stuck')!.done).toBeNull();
+  });
+
+  it('is not judged by a reading of the same hour', () => {
+    expect(named(stalledAt(14 * DAY, warming, [13 * DAY + 3, sg(1.06, 12)]), 'cure')?.bell).toBe('muffled');
   });
 });
 

@@ -6,10 +6,10 @@ import { theMust } from './migrations/20261124-the-must.ts';
 import { feeding } from './migrations/20261125-feeding.ts';
 import { watching } from './migrations/20261126-watching.ts';
 import { instruments } from './migrations/20261127-instruments.ts';
-import { temperatures } from './migrations/20261128-temperatures.ts';
+import { temperaturesAndCures } from './migrations/20261128-temperatures-and-cures.ts';
 
 /** Listed, not globbed, so that the built server carries them. Order is the order of their names. */
-const MIGRATIONS: Migration[] = [firstLight, theMust, feeding, watching, instruments, temperatures];
+const MIGRATIONS: Migration[] = [firstLight, theMust, feeding, watching, instruments, temperaturesAndCures];
 
 export function migratorOf(sequelize: Sequelize) {
   const queries = sequelize.getQueryInterface();

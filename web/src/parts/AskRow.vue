@@ -60,10 +60,14 @@ const dueLabel = (): string =>
     <span class="deeds no-print">
       <template v-if="ask.done !== null">
         <el-button type="primary" :loading="busy === true" @click="emit('done', ask)">{{ tell(ask.done.label) }}</el-button>
-        <RouterLink v-slot="{ navigate }" :to="to" custom><el-button @click="navigate">Otherwise</el-button></RouterLink>
+        <RouterLink v-slot="{ navigate }" :to="to" custom
+          ><el-button @click="navigate">{{ ask.bell === 'cracked' ? 'See why' : 'Otherwise' }}</el-button></RouterLink
+        >
       </template>
       <RouterLink v-else v-slot="{ navigate }" :to="to" custom
-        ><el-button :type="asksNow() ? 'primary' : 'default'" @click="navigate">{{ GO[ask.station] }}</el-button></RouterLink
+        ><el-button :type="asksNow() ? 'primary' : 'default'" @click="navigate">{{
+          ask.bell === 'cracked' ? 'See why' : GO[ask.station]
+        }}</el-button></RouterLink
       >
       <button v-if="mayWait(ask)" type="button" class="link later" :aria-expanded="putsOff" @click="putsOff = !putsOff">Later</button>
     </span>

@@ -8,7 +8,8 @@ import { useBatch } from '../stores/batch.ts';
 import RaisePh from './RaisePh.vue';
 import type { PhTrial } from './RaisePh.vue';
 
-/** Raising the pH of the open batch; what goes in is written down. */
+/** Raising the pH of the open batch; what goes in is written down, as a cure where a stall is why. */
+const props = defineProps<{ asCure?: boolean }>();
 const store = useBatch();
 const { show } = useReader();
 const { refusal, busy, attempt } = useAttempt();
@@ -24,7 +25,12 @@ const trial = ref<PhTrial>({
   to: null,
 });
 const putIn = (salt: BaseSalt, massG: number): Promise<boolean> =>
-  attempt(() => store.write([{ kind: 'base', payload: { salt, massG } }], `${show('massG', massG)} ${BASE_SALTS[salt].name}`));
+  attempt(() =>
+    store.write(
+      [{ kind: 'base', payload: { salt, massG } }, ...(props.asCure ? [{ kind: 'cure', payload: { cure: 'raise pH' } } as const] : [])],
+      `${show('massG', massG)} ${BASE_SALTS[salt].name}`,
+    ),
+  );
 </script>
 
 <template>

@@ -1,16 +1,18 @@
 <script setup lang="ts">
 import type { StallCauseId } from '@hollow-bell/core/ledger';
 import type { Bell } from '@hollow-bell/core/rounds';
-import { curesFor, rankCauses, restartPlan, stallEvidence, stallVerdict } from '@hollow-bell/core/watch';
-import type { RankedCause, StallKind } from '@hollow-bell/core/watch';
+import { cureUnderWay, curesFor, nextCure, rankCauses, restartPlan, stallEvidence, stallVerdict } from '@hollow-bell/core/watch';
+import type { Cure, RankedCause, StallKind } from '@hollow-bell/core/watch';
 import { computed, ref } from 'vue';
 import { useAttempt } from '../composables/useAttempt.ts';
+import { useReader } from '../composables/useReader.ts';
 import { useBatch } from '../stores/batch.ts';
 import BellMark from './BellMark.vue';
 import RaiseBatchPh from './RaiseBatchPh.vue';
 import SentenceText from './SentenceText.vue';
 
 const store = useBatch();
+const { show, tell } = useReader();
 const { refusal, busy, attempt } = useAttempt();
 const showsAll = ref(false);
 const MOST_CAUSES = 3;
@@ -28,6 +30,17 @@ const cures = computed(() =>
 const restart = computed(() =>
   cures.value.some(({ id }) => id === 'restart') && evidence.value?.last ? restartPlan(evidence.value.volumeL, evidence.value.last.sg) : [],
 );
+
+const underWay = computed(() => cureUnderWay(store.ledger));
+const stillSince = computed(() => evidence.value?.still?.at ?? store.now);
+const next = computed(() => nextCure(cures.value, store.ledger, stillSince.value));
+/** When a cure was last tried on this stall; null where it was not. */
+const triedAt = ({ id }: Cure): number | null =>
+  store.ledger.cures.findLast(({ cure, at }) => cure === id && at >= stillSince.value)?.at ?? null;
+const make = ({ deed }: Cure): Promise<boolean> =>
+  attempt(async () => {
+    if (deed !== null) await store.write(deed.events, tell(deed.label));
+  });
 
 const HEAD: Record<StallKind, string> = {
   stuck: 'Stuck',
@@ -95,7 +108,11 @@ const found = (cause: StallCauseId, holds: boolean, name: string): Promise<boole
     </template>
     <template v-if="cures.length > 0">
       <h3>What now, gentlest first</h3>
-      <p v-if="cures.length > 1" class="small quiet">One change at a time; then read, before the next.</p>
+      <p v-if="underWay !== null" class="caution" data-test="under-way">
+        Since {{ show('when', underWay.at) }}: <SentenceText :sentence="underWay.told" />. Read it again
+        {{ show('when', underWay.readAt) }}, before anything else is changed.
+      </p>
+      <p v-else-if="cures.length > 1" class="small quiet">One change at a time; then read, before the next.</p>
       <ol class="cures rule-top">
         <li v-for="(cure, i) in cures" :key="cure.id" :data-cure="cure.id">
           <span class="number">{{ i + 1 }}</span>
@@ -103,11 +120,20 @@ const found = (cause: StallCauseId, holds: boolean, name: string): Promise<boole
             ><SentenceText :sentence="cure.sentence" />
             <span v-if="cure.readAgainH > 0" class="quiet">
               Read after {{ cure.readAgainH >= 48 ? `${cure.readAgainH / 24} days` : 'a day' }}.</span
-            ></span
+            >
+            <span v-if="triedAt(cure) !== null" class="tried">Tried {{ show('when', triedAt(cure)!) }}.</span></span
+          >
+          <el-button
+            v-if="cure.deed !== null"
+            class="no-print"
+            :type="cure.id === next?.id && underWay === null ? 'primary' : 'default'"
+            :loading="busy"
+            @click="make(cure)"
+            >{{ tell(cure.deed.label) }}</el-button
           >
         </li>
       </ol>
-      <RaiseBatchPh v-if="cures.some(({ id }) => id === 'raise pH')" />
+      <RaiseBatchPh as-cure v-if="cures.some(({ id }) => id === 'raise pH')" />
       <details v-if="restart.length > 0" class="side">
         <summary>The starter, step by step</summary>
         <ol class="cures rule-top">
@@ -174,9 +200,16 @@ h3 {
   flex: 1 1 240px;
 }
 
+.tried {
+  color: var(--verdigris);
+  font-weight: 700;
+}
+
 .cures li {
   display: grid;
-  grid-template-columns: 54px 1fr;
+  grid-template-columns: 54px 1fr auto;
+  align-items: center;
+  gap: 4px 12px;
   padding: 8px 0;
   border-bottom: 1px solid var(--rule);
 }
@@ -193,6 +226,16 @@ summary {
 }
 
 @media (max-width: 720px) {
+  .cures li {
+    grid-template-columns: 40px 1fr;
+  }
+
+  .cures .el-button {
+    grid-column: 2;
+    justify-self: start;
+    min-height: 44px;
+  }
+
   .link,
   .check .el-button {
     min-height: 44px;

@@ -2,6 +2,7 @@ import type { BatchEvent, StandingEvent } from '@hollow-bell/core/ledger';
 import { BASE_SALTS, nutrientOf } from '@hollow-bell/core/ledger';
 import { brix, gPerL, gravity, massG, mgPerL, mm, phValue, say, tempC, volumeL, when } from '@hollow-bell/core/quantities';
 import type { Sentence } from '@hollow-bell/core/quantities';
+import { cureTold } from '@hollow-bell/core/watch';
 
 const REASONS = { sample: 'taken as a sample', foam: 'foamed over', spill: 'lost', lees: 'left on the lees' } as const;
 
@@ -60,6 +61,8 @@ export function eventSentence(event: BatchEvent): Sentence {
       return [
         `looked: ${event.payload.cause === 'addition' ? 'what went in' : event.payload.cause}, ${event.payload.holds ? 'it is so' : 'it is not so'}`,
       ];
+    case 'cure':
+      return cureTold(event.payload);
     case 'putOff':
       return event.payload.until === undefined
         ? [`left for good: ${event.payload.told} (${event.payload.reason ?? ''})`]

@@ -113,7 +113,7 @@ export const STALL_CAUSES: readonly StallCause[] = [
     usual: 0.1,
     weigh: ({ gassyDays }) => {
       if (gassyDays >= 7)
-        return [finding(1, say`Nothing stirred its gas out for ${hours(24 * gassyDays)}; in so much of it yeast labors.`)];
+        return [finding(0.5, say`Nothing stirred its gas out for ${hours(24 * gassyDays)}; in so much of it yeast labors.`)];
       if (gassyDays <= 3) return [finding(-3, say`Its gas was stirred out ${hours(24 * gassyDays)} ago.`)];
       return [finding(-1, say`Its gas was last stirred out ${hours(24 * gassyDays)} ago.`)];
     },

@@ -9,14 +9,12 @@ import {
   countedMgPerG,
 } from '../../feed/index.ts';
 import { degrees, gravity, hours, massG, phValue, say, tempC, volumeL } from '../../quantities/index.ts';
-import type { EventContent } from '../../ledger/index.ts';
+import type { CureId, EventContent, Ledger } from '../../ledger/index.ts';
 import type { Sentence } from '../../quantities/index.ts';
 import { SORBIC_STOPS_MG_PER_L } from './causes.ts';
 import type { RankedCause } from './causes.ts';
 import type { StallEvidence } from './evidence.ts';
 import type { StallVerdict } from './verdict.ts';
-
-export type CureId = 'measure' | 'warm' | 'cool' | 'rouse' | 'raise pH' | 'feed' | 'restart' | 'leave' | 'give up';
 
 /** One change. After it, wait and read, before the next. */
 export interface Cure {
@@ -24,7 +22,66 @@ export interface Cure {
   sentence: Sentence;
   /** Hours until the reading that tells whether it helped. */
   readAgainH: number;
+  /** What one touch writes down once it is done; null where there is more to be said than that. */
+  deed: { label: Sentence; events: EventContent[] } | null;
 }
+
+/** How long each takes to show in the gravity (our estimates, after the usual 24 to 72 hours). */
+const READ_AGAIN_H: Record<CureId, number> = {
+  measure: 24,
+  warm: 48,
+  cool: 48,
+  rouse: 48,
+  'raise pH': 48,
+  feed: 48,
+  restart: 72,
+  leave: 168,
+  'give up': 0,
+};
+
+/** What was done, as the log and Rounds say it. */
+export function cureTold({ cure, toC }: { cure: CureId; toC?: number | null | undefined }): Sentence {
+  switch (cure) {
+    case 'warm':
+      return toC === undefined || toC === null ? ['warming it'] : say`warming it to ${tempC(toC)}`;
+    case 'cool':
+      return toC === undefined || toC === null ? ['cooling it'] : say`cooling it to ${tempC(toC)}`;
+    case 'measure':
+      return ['measured again'];
+    case 'rouse':
+      return ['degassed and roused'];
+    case 'raise pH':
+      return ['raised its pH by the first half'];
+    case 'feed':
+      return ['fed for the stall'];
+    case 'restart':
+      return ['restarted'];
+    case 'leave':
+      return ['left alone'];
+    case 'give up':
+      return ['given up'];
+  }
+}
+
+/** The last thing that was tried and that no reading has judged yet: one change at a time. */
+export function cureUnderWay({ cures, readings }: Ledger): { at: number; readAt: number; told: Sentence } | null {
+  const last = cures.at(-1);
+  if (last === undefined) return null;
+  const waitMs = READ_AGAIN_H[last.cure] * HOUR_MS;
+  const isJudged = readings.some(({ at }) => at >= last.at + waitMs / 2);
+  return isJudged ? null : { at: last.at, readAt: last.at + waitMs, told: cureTold(last) };
+}
+
+/** The gentlest cure that was not tried since it stood still; to measure is never used up. */
+export const nextCure = (cures: readonly Cure[], { cures: tried }: Pick<Ledger, 'cures'>, stillSince: number): Cure | null =>
+  cures.find(({ id }) => id === 'measure' || !tried.some(({ cure, at }) => cure === id && at >= stillSince)) ?? null;
+
+const HOUR_MS = 3_600_000;
+const cureOf = (id: CureId, sentence: Sentence, deed: Cure['deed'] = null): Cure => ({ id, sentence, readAgainH: READ_AGAIN_H[id], deed });
+const done = (label: Sentence, payload: { cure: CureId; toC?: number }, ...more: EventContent[]): Cure['deed'] => ({
+  label,
+  events: [{ kind: 'cure', payload }, ...more],
+});
 
 /** A reading older than this is taken again before anything else. */
 const STALE_H = 36;
@@ -39,11 +96,11 @@ const GOOD_ENOUGH_ABV = 2;
 /** A must this weak does not keep by its alcohol, % vol (our estimate). */
 const KEEPS_ABV = 8;
 
-const measure: Cure = {
-  id: 'measure',
-  sentence: say`Measure again: stir, take a sample at ${tempC(20)}, spin the hydrometer. Every other step costs more than this one.`,
-  readAgainH: 24,
-};
+const measure = cureOf(
+  'measure',
+  say`Measure again: stir, take a sample at ${tempC(20)}, spin the hydrometer. Every other step costs more than this one.`,
+);
+const leave = (sentence: Sentence): Cure => cureOf('leave', sentence);
 
 /** Sulfite or sorbate in it: nothing that lives can be helped. */
 function givingUp({ abv, sorbicMgPerL }: StallEvidence): Cure {
@@ -51,40 +108,36 @@ function givingUp({ abv, sorbicMgPerL }: StallEvidence): Cure {
     abv >= KEEPS_ABV
       ? say`It is strong enough to keep cold and closed with a lock, and may be blended into a mead that ferments, a tenth at a time.`
       : say`It is too weak to keep: blend it, a tenth at a time, into a must that ferments well, or give it up. Do not bottle it.`;
-  return {
-    id: 'give up',
-    sentence: [
-      ...(sorbicMgPerL > SORBIC_STOPS_MG_PER_L
-        ? say`No yeast grows in this much sorbic acid; a restart would fail too. `
-        : say`What keeps it from spoiling keeps yeast out too. `),
-      ...safe,
-    ],
-    readAgainH: 0,
-  };
+  const why =
+    sorbicMgPerL > SORBIC_STOPS_MG_PER_L
+      ? say`No yeast grows in this much sorbic acid; a restart would fail too. `
+      : say`What keeps it from spoiling keeps yeast out too. `;
+  return cureOf('give up', [...why, ...safe]);
 }
 
 /** Feeding by its own rules: ammonium only early and up to its cap, nothing but hulls past half of the sugar; null where nothing lacks. */
 function feeding({ abv, shareGone, nitrogenShare, needMg, organicCredit, volumeL: liters, dapG }: StallEvidence): Cure | null {
-  if (shareGone >= TOO_LATE_SHARE)
-    return {
-      id: 'feed',
-      sentence: say`Too late for nutrient: stir in ${massG(HULLS_G_PER_L * liters)} of yeast hulls, which bind what poisons it and give it sterols.`,
-      readAgainH: 72,
-    };
+  const fed = (source: 'hulls' | 'organic', grams: number): Cure['deed'] =>
+    done(say`Fed ${massG(grams)}`, { cure: 'feed' }, { kind: 'nutrient', payload: { source, massG: grams } });
+  if (shareGone >= TOO_LATE_SHARE) {
+    const hullsG = HULLS_G_PER_L * liters;
+    return cureOf(
+      'feed',
+      say`Too late for nutrient: stir in ${massG(hullsG)} of yeast hulls, which bind what poisons it and give it sterols.`,
+      fed('hulls', hullsG),
+    );
+  }
   const halfMg = (Math.max(0, ENOUGH_NITROGEN - nitrogenShare) * needMg) / 2;
   const organicG = halfMg / countedMgPerG({ source: 'organic' }, organicCredit);
   if (organicG < LEAST_DOSE_G) return null;
   const ammoniumG = Math.min(halfMg / countedMgPerG({ source: 'dap' }, organicCredit), DAP_CAP_G_PER_L.us * liters - dapG);
   const isEarly = abv < AMMONIUM_CUTOFF_ABV && shareGone <= THIRD_BREAK;
-  return {
-    id: 'feed',
-    sentence: [
-      ...say`Degas, then ${massG(organicG)} of organic nutrient: half of what is lacking.`,
-      ...(isEarly && ammoniumG >= LEAST_DOSE_G ? say` So early it may be ${massG(ammoniumG)} of diammonium phosphate instead.` : []),
-      ...(isEarly ? [] : say` No ammonium any more.`),
-    ],
-    readAgainH: 48,
-  };
+  const told = [
+    ...say`Degas, then ${massG(organicG)} of organic nutrient: half of what is lacking.`,
+    ...(isEarly && ammoniumG >= LEAST_DOSE_G ? say` So early it may be ${massG(ammoniumG)} of diammonium phosphate instead.` : []),
+    ...(isEarly ? [] : say` No ammonium any more.`),
+  ];
+  return cureOf('feed', told, fed('organic', organicG));
 }
 
 /**
@@ -94,16 +147,13 @@ export function curesFor(verdict: StallVerdict, evidence: StallEvidence, ranked:
   const { kind } = verdict;
   if (kind === 'tolerance' || kind === 'malt' || kind === 'near its end')
     return [
-      {
-        id: 'leave',
-        sentence:
-          kind === 'malt'
-            ? say`Leave it, and read it again in a week. It is not bottled and not stabilized while it may still hold sugar that yeast eats.`
-            : say`Leave it. Read it again in a week; equal then, it has ended, and is stabilized before honey or bottles.`,
-        readAgainH: 168,
-      },
+      leave(
+        kind === 'malt'
+          ? say`Leave it, and read it again in a week. It is not bottled and not stabilized while it may still hold sugar that yeast eats.`
+          : say`Leave it. Read it again in a week; equal then, it has ended, and is stabilized before honey or bottles.`,
+      ),
     ];
-  if (kind === 'lag' || kind === 'moving') return [{ id: 'leave', sentence: say`Leave it alone, warm and closed.`, readAgainH: 24 }];
+  if (kind === 'lag' || kind === 'moving') return [leave(say`Leave it alone, warm and closed.`)];
   if (kind === 'misread') return [measure];
   const [first] = ranked;
   const likely = (id: RankedCause['cause']['id']): boolean => ranked.some(({ cause, score }) => cause.id === id && score >= 1);
@@ -113,41 +163,44 @@ export function curesFor(verdict: StallVerdict, evidence: StallEvidence, ranked:
   const cures: Cure[] = [];
   if (last === null || last.tempC === null || evidence.hoursSinceReading > STALE_H) cures.push(measure);
   if (now !== null && now < yeast.tempC.low + 1)
-    cures.push({
-      id: 'warm',
-      sentence: say`Warm it to ${tempC(middle)}, by no more than ${degrees(WARM_C_A_DAY)} a day: some ${hours((24 * Math.max(0, middle - now)) / WARM_C_A_DAY)}.`,
-      readAgainH: 48,
-    });
+    cures.push(
+      cureOf(
+        'warm',
+        say`Warm it to ${tempC(middle)}, by no more than ${degrees(WARM_C_A_DAY)} a day: some ${hours((24 * Math.max(0, middle - now)) / WARM_C_A_DAY)}.`,
+        done(say`Warming it to ${tempC(middle)}`, { cure: 'warm', toC: middle }),
+      ),
+    );
   if (now !== null && now > yeast.tempC.high)
-    cures.push({ id: 'cool', sentence: say`Bring it down to ${tempC(middle)}, a wet towel round it.`, readAgainH: 48 });
+    cures.push(
+      cureOf(
+        'cool',
+        say`Bring it down to ${tempC(middle)}, a wet towel round it.`,
+        done(say`Cooling it to ${tempC(middle)}`, { cure: 'cool', toC: middle }),
+      ),
+    );
   if (kind === 'slow' || kind === 'suspect') return [...cures, measure].slice(0, 2);
-  cures.push({
-    id: 'rouse',
-    sentence: say`Degas it, and stir the yeast up from the bottom, gently and without splashing.`,
-    readAgainH: 48,
-  });
-  if ((likely('sour') && (ph === null || ph < HIGHEST_PH)) || (likely('addition') && ph === null))
-    cures.push({
-      id: 'raise pH',
-      sentence: [
-        ...(ph === null ? say`Measure the pH. Below ${phValue(yeast.phFloor)}, raise it` : say`Raise the pH`),
-        ...say` toward ${phValue(Math.max(AIM_PH.least, yeast.phFloor + AIM_PH.aboveFloor))}: half of the potassium salt that a glass of it takes, then measure, then the rest.`,
-      ],
-      readAgainH: 48,
-    });
+  cures.push(
+    cureOf(
+      'rouse',
+      say`Degas it, and stir the yeast up from the bottom, gently and without splashing.`,
+      done(['Degassed and roused'], { cure: 'rouse' }, { kind: 'note', payload: { text: 'Degassed', mark: 'degassed' } }),
+    ),
+  );
+  if ((likely('sour') && (ph === null || ph < HIGHEST_PH)) || (likely('addition') && ph === null)) {
+    const begin = ph === null ? say`Measure the pH. Below ${phValue(yeast.phFloor)}, raise it` : say`Raise the pH`;
+    const aim = phValue(Math.max(AIM_PH.least, yeast.phFloor + AIM_PH.aboveFloor));
+    cures.push(
+      cureOf('raise pH', [
+        ...begin,
+        ...say` toward ${aim}: half of the potassium salt that a glass of it takes, then measure, then the rest.`,
+      ]),
+    );
+  }
   const fed = evidence.nitrogenShare < ENOUGH_NITROGEN || likely('nitrogen') ? feeding(evidence) : null;
   if (fed !== null) cures.push(fed);
   if (abv >= yeast.toleranceAbv.low - GOOD_ENOUGH_ABV)
-    cures.push({
-      id: 'leave',
-      sentence: say`Or leave it as a sweet mead: near its tolerance a restart seldom works. Stabilize it before it is bottled.`,
-      readAgainH: 168,
-    });
-  cures.push({
-    id: 'restart',
-    sentence: say`Last, a starter that is used to it, grown by doublings. Dry yeast thrown into a stuck mead dies.`,
-    readAgainH: 72,
-  });
+    cures.push(leave(say`Or leave it as a sweet mead: near its tolerance a restart seldom works. Stabilize it before it is bottled.`));
+  cures.push(cureOf('restart', say`Last, a starter that is used to it, grown by doublings. Dry yeast thrown into a stuck mead dies.`));
   return cures;
 }
 
