@@ -17,7 +17,7 @@ export function ledgerFigures(events: readonly BatchEvent[]): Record<LedgerFigur
   const inputs = assumptionInputs(now.additions.length === 0 ? ['sugarShift'] : []).map((range, i) =>
     ASSUMPTION_NAMES[i] === 'readingBias' && last !== undefined ? within(0, last.plusMinus) : range,
   );
-  return propagate<LedgerFigure>(inputs, (values) => {
+  const figures = propagate<LedgerFigure>(inputs, (values) => {
     const view = viewOf(fold(events, assumptionsFrom(values)));
     return {
       sg: view?.sg ?? 1,
@@ -27,6 +27,9 @@ export function ledgerFigures(events: readonly BatchEvent[]): Record<LedgerFigur
       shareGone: view?.shareGone ?? 0,
     };
   });
+  /** What propagation reaches straight on lies below none at all; nobody has less sugar than that. */
+  const notLess = ({ value, low, high }: Ranged): Ranged => ({ value, low: Math.max(0, low), high });
+  return { ...figures, abv: notLess(figures.abv), sugarGPerL: notLess(figures.sugarGPerL) };
 }
 
 const shown = (value: number, digits: number): string => value.toFixed(digits);

@@ -35,7 +35,7 @@ export function useDescent(fan: Ref<readonly FanPoint[]>, compared: Ref<readonly
   return computed<DescentData | null>(() => {
     const { ledger } = store;
     if (ledger.readings.length === 0) return null;
-    const isOver = ledger.sulfites.some(({ at }) => at > (ledger.pitch?.at ?? Number.POSITIVE_INFINITY));
+    const isOver = ledger.bottled !== null || ledger.sulfites.some(({ at }) => at > (ledger.pitch?.at ?? Number.POSITIVE_INFINITY));
     return {
       startAt: Math.min(ledger.pitch?.at ?? Number.POSITIVE_INFINITY, ledger.readings[0]?.at ?? 0),
       endAt: Math.max(store.now, fan.value.at(-1)?.at ?? 0),

@@ -1,10 +1,13 @@
 <script setup lang="ts">
-import type { Ask } from '@hollow-bell/core/rounds';
+import type { Ask, Station } from '@hollow-bell/core/rounds';
 import AskRow from './AskRow.vue';
 import { putOffEvent } from '../shown/asks.ts';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
 import { useBatch } from '../stores/batch.ts';
+
+/** The station that this stands at: nobody is sent where he is. */
+defineProps<{ here?: Station }>();
 
 const store = useBatch();
 const { tell } = useReader();
@@ -20,7 +23,16 @@ async function done(ask: Ask): Promise<void> {
 
 <template>
   <ul v-if="store.batch !== null" class="rule-top" aria-label="What this vessel asks for">
-    <AskRow v-for="ask in store.asks" :key="ask.key" :ask="ask" :batch-id="store.batch.id" :busy="busy" @done="done" @put-off="putOff" />
+    <AskRow
+      v-for="ask in store.asks"
+      :key="ask.key"
+      :ask="ask"
+      :batch-id="store.batch.id"
+      :is-here="ask.station === here"
+      :busy="busy"
+      @done="done"
+      @put-off="putOff"
+    />
     <li v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</li>
   </ul>
 </template>

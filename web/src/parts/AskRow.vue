@@ -7,7 +7,7 @@ import BellMark from './BellMark.vue';
 import PutOff from './PutOff.vue';
 import SentenceText from './SentenceText.vue';
 
-const props = defineProps<{ ask: Ask; batchId: string; name?: string; busy?: boolean }>();
+const props = defineProps<{ ask: Ask; batchId: string; name?: string; busy?: boolean; isHere?: boolean }>();
 const emit = defineEmits<{ done: [ask: Ask]; putOff: [ask: Ask, choice: { until: number } | { reason: string }] }>();
 const putsOff = ref(false);
 function chosen(choice: { until: number } | { reason: string }): void {
@@ -60,11 +60,11 @@ const dueLabel = (): string =>
     <span class="deeds no-print">
       <template v-if="ask.done !== null">
         <el-button type="primary" :loading="busy === true" @click="emit('done', ask)">{{ tell(ask.done.label) }}</el-button>
-        <RouterLink v-slot="{ navigate }" :to="to" custom
+        <RouterLink v-if="!isHere" v-slot="{ navigate }" :to="to" custom
           ><el-button @click="navigate">{{ ask.bell === 'cracked' ? 'See why' : 'Otherwise' }}</el-button></RouterLink
         >
       </template>
-      <RouterLink v-else v-slot="{ navigate }" :to="to" custom
+      <RouterLink v-else-if="!isHere" v-slot="{ navigate }" :to="to" custom
         ><el-button :type="asksNow() ? 'primary' : 'default'" @click="navigate">{{
           ask.bell === 'cracked' ? 'See why' : GO[ask.station]
         }}</el-button></RouterLink

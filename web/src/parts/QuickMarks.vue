@@ -93,6 +93,10 @@ const write = (mark: Mark, text: string): Promise<boolean> => attempt(() => stor
   width: 60px;
 }
 
+.sense > :last-child {
+  flex: 1 1 180px;
+}
+
 .mark {
   min-height: 32px;
   padding: 2px 12px;

@@ -121,10 +121,10 @@ const found = (cause: StallCauseId, holds: boolean, name: string): Promise<boole
             <span v-if="cure.readAgainH > 0" class="quiet">
               Read after {{ cure.readAgainH >= 48 ? `${cure.readAgainH / 24} days` : 'a day' }}.</span
             >
-            <span v-if="triedAt(cure) !== null" class="tried">Tried {{ show('when', triedAt(cure)!) }}.</span></span
+            <span v-if="triedAt(cure) !== null" class="tried"> Tried {{ show('when', triedAt(cure)!) }}.</span></span
           >
           <el-button
-            v-if="cure.deed !== null"
+            v-if="cure.deed !== null && (underWay === null || triedAt(cure) === null)"
             class="no-print"
             :type="cure.id === next?.id && underWay === null ? 'primary' : 'default'"
             :loading="busy"
@@ -226,6 +226,10 @@ summary {
 }
 
 @media (max-width: 720px) {
+  .check .quiet {
+    flex-basis: 100%;
+  }
+
   .cures li {
     grid-template-columns: 40px 1fr;
   }

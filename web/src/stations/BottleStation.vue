@@ -3,10 +3,10 @@ import { BOTTLE_SIZES_ML, countBottles } from '@hollow-bell/core/bottle';
 import { whyNotBottle } from '@hollow-bell/core/stabilize';
 import { computed, ref } from 'vue';
 import BatchLog from '../parts/BatchLog.vue';
-import BellMark from '../parts/BellMark.vue';
 import BenchHead from '../parts/BenchHead.vue';
 import QuantityField from '../parts/QuantityField.vue';
 import SentenceText from '../parts/SentenceText.vue';
+import StopNote from '../parts/StopNote.vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
 import { useBatch } from '../stores/batch.ts';
@@ -45,6 +45,7 @@ const record = (): Promise<boolean> =>
     <div class="columns">
       <div v-if="store.ledger.bottled !== null" class="stack">
         <h2>In bottles since {{ show('when', store.ledger.bottled.at) }}</h2>
+        <StopNote v-if="store.state.phase === 'moving again'"><SentenceText :sentence="store.state.sentence" /></StopNote>
         <div class="pairs">
           <p v-for="bottle in store.ledger.bottled.bottles" :key="bottle.sizeMl">
             <span>{{ bottle.sizeMl }} ml</span><b>{{ bottle.count }}</b>
@@ -52,9 +53,7 @@ const record = (): Promise<boolean> =>
         </div>
       </div>
       <div v-else-if="stop !== null" class="stack">
-        <p class="stop" role="alert" data-test="no-bottling">
-          <BellMark bell="cracked" /><span>Not into closed glass yet. <SentenceText :sentence="stop" /></span>
-        </p>
+        <StopNote data-test="no-bottling">Not into closed glass yet. <SentenceText :sentence="stop" /></StopNote>
         <p class="quiet">This stop cannot be overridden: burst glass hurts whoever stands beside it. Under an airlock the mead can wait.</p>
       </div>
       <div v-else class="stack">
@@ -95,14 +94,6 @@ const record = (): Promise<boolean> =>
 </template>
 
 <style scoped>
-.stop {
-  display: grid;
-  grid-template-columns: 34px 1fr;
-  padding: 12px;
-  border-left: 4px solid var(--madder);
-  background: var(--madder-soft);
-}
-
 .lost {
   max-width: 260px;
 }

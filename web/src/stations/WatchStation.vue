@@ -13,7 +13,9 @@ import ForecastPanel from '../parts/ForecastPanel.vue';
 import QuickMarks from '../parts/QuickMarks.vue';
 import ReadingForm from '../parts/ReadingForm.vue';
 import ReadingsImport from '../parts/ReadingsImport.vue';
+import SentenceText from '../parts/SentenceText.vue';
 import StallClinic from '../parts/StallClinic.vue';
+import StopNote from '../parts/StopNote.vue';
 import { useDescent } from '../composables/useDescent.ts';
 import { useReader } from '../composables/useReader.ts';
 import { MEMBERS, useWatchForecast } from '../composables/useWatchForecast.ts';
@@ -44,6 +46,7 @@ const stopWorking = computed(() => {
   const working = endWorking(store.ledger);
   return working === null ? {} : { working };
 });
+const isAlarmed = computed(() => store.state.phase === 'moving again');
 const mayBeStuck = computed(() => ['slowing', 'suspect', 'stuck'].includes(store.state.phase));
 const isFermenting = computed(() => ['lag', 'active', 'near its end', 'awaiting confirmation'].includes(store.state.phase));
 const lossesL = computed(() => store.ledger.losses.filter((loss) => loss.why !== 'racking').reduce((sum, loss) => sum + loss.volumeL, 0));
@@ -51,8 +54,10 @@ const lossesL = computed(() => store.ledger.losses.filter((loss) => loss.why !==
 
 <template>
   <section>
-    <BenchHead>{{ tell(store.state.sentence) }}</BenchHead>
-    <div v-if="store.figures !== null" class="strip">
+    <BenchHead v-if="isAlarmed" />
+    <BenchHead v-else>{{ tell(store.state.sentence) }}</BenchHead>
+    <StopNote v-if="isAlarmed"><SentenceText :sentence="store.state.sentence" /></StopNote>
+    <div v-if="store.figures !== null && store.ledger.bottled === null" class="strip">
       <FigureValue label="Gravity" kind="sg" :figure="store.figures.sg" :working="ledgerWorking(store.ledger, 'sg')" />
       <FigureValue label="Alcohol" kind="abv" :figure="store.figures.abv" :working="ledgerWorking(store.ledger, 'abv')" />
       <FigureValue
@@ -102,7 +107,7 @@ const lossesL = computed(() => store.ledger.losses.filter((loss) => loss.why !==
         <ReadingsImport v-if="imports" @close="imports = false" />
         <FloatPanel />
         <p class="caution">Warm samples read low and bubbles lift the hydrometer: spin it, wait, read at the bottom of the curve.</p>
-        <AskList />
+        <AskList here="watch" />
         <details v-if="isFermenting && !mayBeStuck" class="side">
           <summary>Does it look stuck?</summary>
           <StallClinic />
