@@ -10,13 +10,13 @@ import { buildApp } from '../server/src/app.ts';
 import { readConfig } from '../server/src/config.ts';
 import { connect } from '../server/src/database/connect.ts';
 import { migratorOf } from '../server/src/database/migrate.ts';
+import { HOUR_MS } from '@hollow-bell/core/quantities';
 
 const BATCHES = 5000;
 const OPEN = 200;
 const READINGS = 200;
 const ROUNDS = 7;
 const SECONDS = 3;
-const HOUR_MS = 3_600_000;
 
 const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1] ?? Number.NaN;
 const share = (values: readonly number[], part: number): number =>

@@ -4,6 +4,7 @@ import type { Batch } from '@hollow-bell/contract';
 import { foldUntil } from '@hollow-bell/core/ledger';
 import { seeded } from '@hollow-bell/core/numerics';
 import { FLOAT_STORIES, USUAL_WRONGS, floatReadings } from '@hollow-bell/core/simulate';
+import { HOUR_MS } from '@hollow-bell/core/quantities';
 
 const { values: given } = parseArgs({
   options: {
@@ -20,7 +21,6 @@ const { values: given } = parseArgs({
     help: { type: 'boolean', default: false },
   },
 });
-const HOUR_MS = 3_600_000;
 const AT_ONCE = 400;
 
 const story = FLOAT_STORIES.find(({ id }) => id === given.story)?.id;

@@ -1,10 +1,9 @@
-import { gravity, massG, say, tempC } from '@hollow-bell/core/quantities';
+import { HOUR_MS, gravity, massG, say, tempC } from '@hollow-bell/core/quantities';
 import { describe, expect, it } from 'vitest';
 import { shown, shownRange, shownSentence } from './shown.ts';
 import type { Reader } from './shown.ts';
 
 const now = new Date(2026, 10, 23, 14, 0).getTime();
-const HOUR_MS = 3_600_000;
 const metric: Reader = { units: 'metric', locale: 'en-GB', now };
 const us: Reader = { ...metric, units: 'us', locale: 'en-US' };
 const german: Reader = { ...metric, locale: 'de-DE' };

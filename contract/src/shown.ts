@@ -1,4 +1,4 @@
-import { SHOWN_UNITS, UNIT_SYMBOL, celsiusToF, massFromG, volumeFromL } from '@hollow-bell/core/quantities';
+import { DAY_MS, SHOWN_UNITS, UNIT_SYMBOL, celsiusToF, massFromG, volumeFromL } from '@hollow-bell/core/quantities';
 import type { Quantity, Ranged, Sentence, UnitSystem } from '@hollow-bell/core/quantities';
 
 export type QuantityKind = Quantity['kind'];
@@ -10,7 +10,6 @@ export interface Reader {
   now: number;
 }
 
-const DAY_MS = 86_400_000;
 /** Below this, mass is shown in grams in every system: nutrients and salts are weighed in grams. */
 const SMALL_MASS_G = 200;
 /** Below this, volume is shown in milliliters in every system: yeast water and samples are measured in them. */

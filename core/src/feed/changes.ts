@@ -1,5 +1,5 @@
 import type { Ledger } from '../ledger/index.ts';
-import { hours, massG, mgPerL, say, tempC, volumeL, when } from '../quantities/index.ts';
+import { HOUR_MS, hours, massG, mgPerL, say, tempC, volumeL, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { yeastOf } from '../yeast/index.ts';
 import { isComing } from './doseNow.ts';
@@ -16,7 +16,6 @@ const WORTH_SAYING = 0.03;
 const WORTH_COVERING = 0.1;
 /** Less than this is a sample, not a loss. */
 const WORTH_SAYING_L = 0.05;
-const HOUR_MS = 3_600_000;
 
 const plannedG = ({ parts }: PlannedDose, volumeL: number): number => parts.reduce((sum, { gPerL }) => sum + gPerL * volumeL, 0);
 const totalG = (parts: readonly { massG: number }[]): number => parts.reduce((sum, part) => sum + part.massG, 0);

@@ -6,7 +6,6 @@ import type { FeedingPractice } from './schedule.ts';
 
 /** For the tests: the moment of mixing, and a must of 6 L or so at 1.108, followed by what a test adds. */
 export const MIXED_AT = Date.UTC(2026, 2, 1, 18);
-export const HOUR_MS = 3_600_000;
 export const EXAMPLE_PRACTICE: FeedingPractice = {
   school: 'clock',
   ownHours: [24, 48, 72],

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { NUTRIENTS, fold, viewOf } from '../ledger/index.ts';
 import type { EventContent, Ledger } from '../ledger/index.ts';
-import { Refusal } from '../quantities/index.ts';
+import { Refusal, HOUR_MS } from '../quantities/index.ts';
 import { extractGPerLFromSg } from '../liquid/index.ts';
 import { referenceCases } from '../reference/cases.ts';
 import type { NitrogenDemand } from '../yeast/index.ts';
@@ -21,7 +21,7 @@ import {
   planFeeding,
 } from './index.ts';
 import type { DoseNow, FeedingPractice, Product, ToFeed } from './index.ts';
-import { EXAMPLE_HONEY, EXAMPLE_PRACTICE, HOUR_MS, MIXED_AT, exampleBatch } from './exampleBatch.ts';
+import { EXAMPLE_HONEY, EXAMPLE_PRACTICE, MIXED_AT, exampleBatch } from './exampleBatch.ts';
 import type { Happening } from './exampleBatch.ts';
 
 const START = MIXED_AT;

@@ -1,7 +1,7 @@
 import type { Ledger } from '../ledger/index.ts';
 import { THIRD_BREAK } from './schools.ts';
+import { HOUR_MS } from '../quantities/index.ts';
 
-const HOUR_MS = 3_600_000;
 /** How fast a must usually goes: a third of its sugar gone after four days at 20 °C, half as fast for every 10 °C less (our estimate). */
 export const USUAL_BREAK_H = 96;
 export const USUAL_TEMP_C = 20;

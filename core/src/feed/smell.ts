@@ -1,6 +1,6 @@
 import { mixedOf } from '../ledger/index.ts';
 import type { Ledger } from '../ledger/index.ts';
-import { degrees, hours, mgPerL, percent, say, tempC } from '../quantities/index.ts';
+import { HOUR_MS, degrees, hours, mgPerL, percent, say, tempC } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { yeastOf } from '../yeast/index.ts';
 import { isComing } from './doseNow.ts';
@@ -9,7 +9,6 @@ import { shareSeenAt } from './timetable.ts';
 import type { FeedingPlan } from './schedule.ts';
 import { THIRD_BREAK } from './schools.ts';
 
-const HOUR_MS = 3_600_000;
 /** Less of the need than this by now is worth acting on (our estimate). */
 const SHORT_SHARE = 0.15;
 /** How long a stirring keeps its oxygen in mind (our estimate). */

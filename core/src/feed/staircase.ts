@@ -10,8 +10,7 @@ import type { FeedingNow } from './progress.ts';
 import type { FeedingPlan } from './schedule.ts';
 import { AMMONIUM_CUTOFF_ABV, THIRD_BREAK } from './schools.ts';
 import { TOO_LATE_SHARE } from './timetable.ts';
-
-const HOUR_MS = 3_600_000;
+import { HOUR_MS } from '../quantities/index.ts';
 
 /** One rise of the nitrogen drawing. */
 export interface Stair {

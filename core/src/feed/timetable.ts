@@ -5,12 +5,12 @@ import { expectedAt, paceOf } from './pace.ts';
 import type { Pace } from './pace.ts';
 import type { FeedingPlan, PlannedDose } from './schedule.ts';
 import { FIRST_AMMONIUM_H, THIRD_BREAK } from './schools.ts';
+import { HOUR_MS } from '../quantities/index.ts';
 
 /** Once this much of the sugar is gone, nothing that is fed is of use. */
 export const TOO_LATE_SHARE = 0.5;
 /** Doses by the sugar are not looked for sooner after one another (our estimate). */
 const BETWEEN_DOSES_H = 12;
-const HOUR_MS = 3_600_000;
 
 /** By the clock and by the sugar: when each dose is due, and whether it comes. */
 export interface Timetable {

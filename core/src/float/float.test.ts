@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { HOUR_MS, MIXED_AT, exampleBatch } from '../feed/exampleBatch.ts';
+import { MIXED_AT, exampleBatch } from '../feed/exampleBatch.ts';
 import { eventsAt, fold, parcelOf } from '../ledger/index.ts';
 import type { BatchEvent, EventContent } from '../ledger/index.ts';
 import { seeded } from '../numerics/index.ts';
@@ -8,6 +8,7 @@ import type { FloatWrongs } from '../simulate/index.ts';
 import { finishOf, stateOf } from '../watch/index.ts';
 import { settleFloat, withFloat } from './index.ts';
 import type { FloatPoint } from './index.ts';
+import { HOUR_MS } from '../quantities/index.ts';
 
 const pitched = exampleBatch('allround');
 const played = (wrongs: Partial<FloatWrongs> = {}, toH = 240, story: 'falls' | 'cold' = 'falls'): FloatPoint[] =>

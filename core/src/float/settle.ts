@@ -1,7 +1,7 @@
 import { emptyLedger, gravityRead, standingEvents } from '../ledger/index.ts';
 import type { BatchEvent } from '../ledger/index.ts';
 import { provesAnEnd } from '../liquid/index.ts';
-import { SG_RANGE } from '../quantities/index.ts';
+import { HOUR_MS, SG_RANGE } from '../quantities/index.ts';
 
 /** What a float sent: ms since 1970 UTC, SG as it reckons, °C of the must. */
 export interface FloatPoint {
@@ -16,7 +16,6 @@ export interface FloatFault {
   to: number;
 }
 
-const HOUR_MS = 3_600_000;
 /** Readings are told together over this long: a must moves little in it, and a float's noise averages out. */
 const TOLD_EVERY_MS = 6 * HOUR_MS;
 const LEAST_TOLD = 3;

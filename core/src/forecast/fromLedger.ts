@@ -3,11 +3,10 @@ import { MEAN_HONEY } from '../ingredients/index.ts';
 import { mixedOf, sgAtShare } from '../ledger/index.ts';
 import type { Ledger } from '../ledger/index.ts';
 import { yeastOf } from '../yeast/index.ts';
-import { RANGE_SD } from '../quantities/index.ts';
+import { HOUR_MS, RANGE_SD } from '../quantities/index.ts';
 import type { ForecastInput } from './ensemble.ts';
 import type { Course, Pulse } from './model.ts';
 
-const HOUR_MS = 3_600_000;
 /** How much slower a pH below the yeast’s floor makes it (our estimate). */
 const BELOW_FLOOR_SLOWS = 0.5;
 

@@ -4,8 +4,8 @@ import { sgAtShare } from '../ledger/index.ts';
 import type { Ledger } from '../ledger/index.ts';
 import type { Forecast, ForecastInput } from './ensemble.ts';
 import type { Pulse } from './model.ts';
+import { HOUR_MS } from '../quantities/index.ts';
 
-const HOUR_MS = 3_600_000;
 /** What a maker may ask: as the plan has it, warmer, a dose at once, or hands off. */
 export type WhatIf = 'planned' | 'warmer' | 'fed now' | 'nothing';
 /** How much warmer is asked about, °C, and with how much nitrogen, mg/L: one usual dose (our estimate). */

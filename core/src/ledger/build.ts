@@ -1,6 +1,5 @@
 import type { BatchEvent, EventContent } from './events.ts';
-
-const HOUR_MS = 3_600_000;
+import { HOUR_MS } from '../quantities/index.ts';
 
 /** A row of events for tests and demo data: each happens at its hour after `startAt` and is numbered in turn. */
 export function eventsAt(startAt: number, rows: readonly (readonly [atHour: number, content: EventContent])[]): BatchEvent[] {

@@ -11,8 +11,7 @@ import { BASE_SALTS, SO2_IN, SORBIC_IN_SORBATE, TARTARIC_G_PER_EQUIVALENT, nutri
 import { takeReading } from './takeReading.ts';
 import { receive } from './transfer.ts';
 import { mixedOf } from './view.ts';
-
-const DAY_MS = 86_400_000;
+import { DAY_MS } from '../quantities/index.ts';
 
 function pourWater(ledger: Ledger, massG: number): void {
   ledger.waterG += massG;

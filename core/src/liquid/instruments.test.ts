@@ -12,8 +12,7 @@ import {
   provesAnEnd,
   refractometerBrix,
 } from './index.ts';
-
-const DAY_MS = 86_400_000;
+import { DAY_MS } from '../quantities/index.ts';
 
 describe('a refractometer in a must', () => {
   it('shows a sugar solution as what it is, and reads higher with every gram that became alcohol than the sugar left', () => {

@@ -1,4 +1,4 @@
-import { Refusal, requireWithin } from '../quantities/index.ts';
+import { DAY_MS, Refusal, requireWithin } from '../quantities/index.ts';
 
 /** The last two-point calibration of a pH meter: what it showed in two buffers, ms since 1970 UTC. */
 export interface PhCalibration {
@@ -7,7 +7,6 @@ export interface PhCalibration {
   high: { buffer: number; read: number };
 }
 
-const DAY_MS = 86_400_000;
 /** Electrodes are usually replaced where their slope leaves this share of what it should be. */
 export const SOUND_SLOPE = { low: 0.85, high: 1.05 } as const;
 /** ± 10–90 % of a home pH meter by the age of its calibration, and of one that was never calibrated (our estimates). */

@@ -3,7 +3,7 @@ import type { DoseNow, FeedingPlan } from '../feed/index.ts';
 import { mixedOf, viewOf } from '../ledger/index.ts';
 import type { Ledger } from '../ledger/index.ts';
 import { drippingG } from '../ingredients/index.ts';
-import { gravity, massG, say, teaspoons, when } from '../quantities/index.ts';
+import { DAY_MS, HOUR_MS, gravity, massG, say, teaspoons, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { VERIFY_H, firstShutGate, gatesOf, whyNotBottle } from '../stabilize/index.ts';
 import {
@@ -23,9 +23,6 @@ import type { BatchState } from '../watch/index.ts';
 import { ask } from './ask.ts';
 import type { Ask, Bell, Station } from './ask.ts';
 import { cureAsk, degasAsk, restartAsk, sensedAsks } from './careAsks.ts';
-
-const HOUR_MS = 3_600_000;
-const DAY_MS = 24 * HOUR_MS;
 
 /** “6.8 g organic nutrient and 1.3 g diammonium phosphate”: what a dose holds, by what can be weighed. */
 export const doseTold = ({ parts }: Pick<DoseNow, 'parts'>, withSpoons = false): Sentence =>

@@ -1,12 +1,9 @@
 import type { Ledger, Mark } from '../ledger/index.ts';
-import { say, when } from '../quantities/index.ts';
+import { DAY_MS, say, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { cureUnderWay, gasOutAt, restartPlan, starterPours } from '../watch/index.ts';
 import { ask } from './ask.ts';
 import type { Ask } from './ask.ts';
-
-const HOUR_MS = 3_600_000;
-const DAY_MS = 24 * HOUR_MS;
 
 /** What eye and nose found stays a matter for so long, unless it is left with a reason. */
 const SENSED_DAYS = 10;

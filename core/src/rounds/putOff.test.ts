@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { EXAMPLE_PRACTICE, HOUR_MS, MIXED_AT, exampleBatch } from '../feed/exampleBatch.ts';
+import { EXAMPLE_PRACTICE, MIXED_AT, exampleBatch } from '../feed/exampleBatch.ts';
 import { feedingPlanOf } from '../feed/index.ts';
 import type { Happening } from '../feed/exampleBatch.ts';
 import type { EventContent, Ledger } from '../ledger/index.ts';
 import { restartPlan } from '../watch/index.ts';
 import { asksOf } from './index.ts';
 import type { Ask } from './index.ts';
+import { HOUR_MS } from '../quantities/index.ts';
 
 const DAY = 24;
 const sg = (gravity: number, tempC = 20): EventContent => ({ kind: 'reading', payload: { sg: gravity, tempC } });

@@ -4,14 +4,13 @@ import { fold } from '../ledger/index.ts';
 import type { EventContent } from '../ledger/index.ts';
 import { normal, seeded } from '../numerics/index.ts';
 import type { Rng } from '../numerics/index.ts';
-import { RANGE_SD } from '../quantities/index.ts';
+import { HOUR_MS, RANGE_SD } from '../quantities/index.ts';
 import { YEAST_TYPES } from '../yeast/index.ts';
 import { play } from './play.ts';
 import type { Play, Played, Timed } from './play.ts';
 import type { World } from './world.ts';
 
 const START = Date.UTC(2026, 3, 1, 18);
-const HOUR_MS = 3_600_000;
 const DAY = 24;
 const LAST_DAY = 75;
 const between = (rng: Rng, low: number, high: number): number => low + (high - low) * rng();

@@ -3,8 +3,7 @@ import type { StallCauseId } from '../ledger/index.ts';
 import { finishOf, rankCauses, stallEvidence, stallVerdict } from '../watch/index.ts';
 import type { StallKind } from '../watch/index.ts';
 import type { StallCase } from './stalls.ts';
-
-const HOUR_MS = 3_600_000;
+import { HOUR_MS } from '../quantities/index.ts';
 
 /** What the diagnosis made of one case. */
 export interface StallResult {

@@ -6,10 +6,10 @@ import { curesFor, rankCauses, restartPlan, stallEvidence, stallVerdict } from '
 import { stallCases } from './stalls.ts';
 import type { StallCase } from './stalls.ts';
 import { stallStudy } from './stallStudy.ts';
+import { DAY_MS } from '../quantities/index.ts';
 
 const seeds = [7, 31, 127];
 const studies = seeds.map((seed) => stallStudy(stallCases(seed)));
-const DAY_MS = 86_400_000;
 
 describe('forty musts of which everything is known', () => {
   it('are the same for the same seed, and their records conserve mass', () => {

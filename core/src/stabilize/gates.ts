@@ -1,10 +1,9 @@
 import { viewOf } from '../ledger/index.ts';
 import type { Ledger } from '../ledger/index.ts';
-import { gPerL, gravity, hours, say, when } from '../quantities/index.ts';
+import { HOUR_MS, gPerL, gravity, hours, say, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { fellSince, finishOf, provenReadings, stabilizedAt, sweetenedAt } from '../watch/index.ts';
 
-const HOUR_MS = 3_600_000;
 /** Sulfite and sorbate work for a day before honey goes in. */
 export const WAIT_H = 24;
 /** Readings that prove the honey stays honey come this long after it. */

@@ -1,5 +1,5 @@
 import type { Ledger, SulfiteSalt } from '../ledger/index.ts';
-import { mgPerL, phValue, say, verdict } from '../quantities/index.ts';
+import { DAY_MS, mgPerL, phValue, say, verdict } from '../quantities/index.ts';
 import type { Ranged, Verdict } from '../quantities/index.ts';
 import { BOUND_SHARE, HIGHEST_PH_FOR_SULFITE, TOTAL_SO2_CAP, freeSo2NeededMgPerL, metabisulfiteG } from './sulfite.ts';
 import { SORBIC_CAP, potassiumSorbateG, sorbicNeededMgPerL } from './sorbate.ts';
@@ -21,7 +21,6 @@ export interface StabilizeInput {
 
 /** Free SO2 binds and goes with time; a reading older than this tells no more of it (our estimate). */
 const FREE_HOLDS_DAYS = 7;
-const DAY_MS = 86_400_000;
 /** How far a home test of free SO2 may be off, mg/L (our estimate). */
 export const FREE_PLUS_MINUS_MG_PER_L = 5;
 

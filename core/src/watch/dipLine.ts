@@ -5,6 +5,7 @@ import type { Product } from '../feed/index.ts';
 import { BASE_SALTS, NUTRIENTS, gravityRead } from '../ledger/index.ts';
 import type { EventContent, Ledger, Mark, NutrientId, Payloads } from '../ledger/index.ts';
 import {
+  HOUR_MS,
   Refusal,
   brix,
   gPerL,
@@ -55,7 +56,6 @@ export interface DipReading {
 
 type Understood = Pick<DipReading, 'events' | 'understood'>;
 
-const HOUR_MS = 3_600_000;
 const MARK_WORDS: [RegExp, Mark, string][] = [
   [/^(degassed|degas)$/, 'degassed', 'Degassed'],
   [/^(stirred|roused)$/, 'stirred', 'Stirred'],

@@ -1,11 +1,9 @@
 import { gravityRead, sgAtShare } from '../ledger/index.ts';
 import type { GravityRead, Ledger, Payloads, ReadingPoint } from '../ledger/index.ts';
-import { gravity, phValue, points, say, when } from '../quantities/index.ts';
+import { DAY_MS, MINUTE_MS, gravity, phValue, points, say, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { fedSugarAt } from './stabilized.ts';
 
-const DAY_MS = 86_400_000;
-const MINUTE_MS = 60_000;
 /** Readings this far apart, in units of both instruments' errors, want a word (our estimate). */
 const BEYOND_ERRORS = 1.5;
 /** The fastest that a must of ours may fall: a third of a strong one in a day; less than the other is never asked about (our estimates). */

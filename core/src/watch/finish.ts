@@ -2,12 +2,10 @@ import { DRY_SUGAR_G_PER_L, stopsAt, yeastOf } from '../yeast/index.ts';
 import { MEAN_HONEY } from '../ingredients/index.ts';
 import { ASSUMPTION_RANGES } from '../ledger/index.ts';
 import type { Ledger, ReadingPoint } from '../ledger/index.ts';
-import { propagate } from '../quantities/index.ts';
+import { DAY_MS, propagate } from '../quantities/index.ts';
 import type { Ranged, Working } from '../quantities/index.ts';
 import { provesAnEnd } from '../liquid/index.ts';
 import { EQUAL_SG, areEqual, fedSugarAt, sweetenedAt } from './stabilized.ts';
-
-const DAY_MS = 86_400_000;
 
 /** How far apart two equal readings must lie to prove that it stopped. */
 export const CONFIRM_DAYS = 7;

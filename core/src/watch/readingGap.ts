@@ -1,7 +1,7 @@
 import { expectedAt, paceOf } from '../feed/index.ts';
 import type { Ledger } from '../ledger/index.ts';
+import { HOUR_MS } from '../quantities/index.ts';
 
-const HOUR_MS = 3_600_000;
 /** A reading is worth taking once so much more of the sugar should be gone; our estimate, as are the bounds. */
 const WORTH_SHARE = 0.12;
 const GAP_H = { least: 36, most: 168 } as const;

@@ -1,14 +1,12 @@
 import { mixedOf } from '../ledger/index.ts';
 import type { Ledger } from '../ledger/index.ts';
-import { gravity, hours, say, when } from '../quantities/index.ts';
+import { DAY_MS, HOUR_MS, gravity, hours, say, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { CONFIRM_DAYS, finishOf } from './finish.ts';
 import { LAG_H, stallEvidence, stallVerdict } from './stall/index.ts';
 import type { StallKind } from './stall/index.ts';
 import { fellInBottles, fellSince, stabilizedAt, sweetenedAt } from './stabilized.ts';
 
-const HOUR_MS = 3_600_000;
-const DAY_MS = 24 * HOUR_MS;
 const MOVED_SG = 0.003;
 
 export type BatchPhase =

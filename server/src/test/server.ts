@@ -9,6 +9,7 @@ import { buildApp } from '../app.ts';
 import { readConfig } from '../config.ts';
 import { connect } from '../database/connect.ts';
 import { migratorOf } from '../database/migrate.ts';
+import { HOUR_MS } from '@hollow-bell/core/quantities';
 
 const CLUSTER = process.env['HOLLOW_BELL_TEST_CLUSTER'];
 
@@ -31,7 +32,6 @@ async function freshDatabase(): Promise<{ name: string; url: string }> {
 }
 
 export const NOW = Date.UTC(2026, 5, 15, 12);
-export const HOUR_MS = 3_600_000;
 
 /** The app on a migrated database of its own, at a fixed time. */
 export async function testApp() {

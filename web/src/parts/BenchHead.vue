@@ -1,11 +1,11 @@
 <script setup lang="ts">
+import { DAY_MS } from '@hollow-bell/core/quantities';
 import { computed } from 'vue';
 import { useReader } from '../composables/useReader.ts';
 import { useBatch } from '../stores/batch.ts';
 
 const store = useBatch();
 const { show } = useReader();
-const DAY_MS = 86_400_000;
 const about = computed(() => {
   const pitch = store.ledger.pitch;
   const vessel = store.batch?.plan.must.vessel.name ?? '';

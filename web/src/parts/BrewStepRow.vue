@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { HOUR_MS } from '@hollow-bell/core/quantities';
 import type { BrewStep } from '@hollow-bell/core/must';
 import { computed, ref } from 'vue';
 import { useReader } from '../composables/useReader.ts';
@@ -9,7 +10,6 @@ const props = defineProps<{ step: BrewStep; doneAt: number | null; busy: boolean
 const emit = defineEmits<{ done: [amount: number] }>();
 const { show } = useReader();
 
-const HOUR_MS = 3_600_000;
 const planned = computed(() => {
   const { deed } = props.step;
   if (deed.kind === 'water') return deed.volumeL;

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { HOUR_MS } from '@hollow-bell/core/quantities';
 import { computed } from 'vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useCountdown } from '../composables/useCountdown.ts';
@@ -12,7 +13,6 @@ const store = useBatch();
 const { show } = useReader();
 const { refusal, busy, attempt } = useAttempt();
 const { leftS, isOver, start, stop } = useCountdown();
-const HOUR_MS = 3_600_000;
 /** Degassed within the hour counts for this dose. */
 const degassedAt = computed(() => {
   const at = store.ledger.marks.degassed;

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { HOUR_MS } from '@hollow-bell/core/quantities';
 import type { FloatDevice } from '@hollow-bell/contract';
 import { settleFloat } from '@hollow-bell/core/float';
 import type { FloatFault } from '@hollow-bell/core/float';
@@ -28,7 +29,6 @@ const here = computed(() => floats.value.filter(({ batchId }) => batchId === sto
 const elsewhere = computed(() => floats.value.filter(({ batchId }) => batchId !== store.batch?.id));
 const address = `${location.origin}/api/float`;
 const settled = computed(() => settleFloat(store.float));
-const HOUR_MS = 3_600_000;
 const FAULTS: Record<FloatFault['kind'], string> = {
   stuck: 'hung on one number, which is left out',
   jumps: 'was thrown off by foam or a knock; those readings are left out',

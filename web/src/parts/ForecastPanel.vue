@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { HOUR_MS } from '@hollow-bell/core/quantities';
 import { THIRD_BREAK, TOO_LATE_SHARE } from '@hollow-bell/core/feed';
 import { DRIFT_SD_C, WARMER_C } from '@hollow-bell/core/forecast';
 import type { Forecast, WhatIf } from '@hollow-bell/core/forecast';
@@ -27,7 +28,6 @@ const WAYS = computed((): { id: WhatIf; label: string }[] => [
   { id: 'fed now', label: 'fed now' },
   { id: 'nothing', label: 'nothing more done' },
 ]);
-const HOUR_MS = 3_600_000;
 const at = (hour: number): number => props.pitchedAt + hour * HOUR_MS;
 /** A day, no hour: nobody knows the hour. */
 function day(hour: number): string {

@@ -1,11 +1,11 @@
 <script setup lang="ts">
+import { HOUR_MS } from '@hollow-bell/core/quantities';
 import { onMounted, ref } from 'vue';
 
 /** What is asked for is left for later with a time, or for good with a reason. */
 const emit = defineEmits<{ until: [at: number]; never: [reason: string]; close: [] }>();
 const reason = ref('');
 const root = ref<HTMLElement | null>(null);
-const HOUR_MS = 3_600_000;
 const morning = (daysAhead: number): number => {
   const date = new Date();
   date.setDate(date.getDate() + daysAhead);

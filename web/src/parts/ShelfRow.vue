@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { DAY_MS } from '@hollow-bell/core/quantities';
 import type { Shelved } from '@hollow-bell/contract';
 import { waterShare } from '@hollow-bell/core/ingredients';
 import { computed } from 'vue';
@@ -10,7 +11,6 @@ const props = defineProps<{ shelved: Shelved; now: number }>();
 defineEmits<{ open: [] }>();
 
 const { show, money } = useReader();
-const DAY_MS = 86_400_000;
 const SOON_DAYS = 30;
 /** A meter wants its buffers again after this (our estimate). */
 const CALIBRATION_DAYS = 60;

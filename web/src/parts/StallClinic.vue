@@ -133,7 +133,7 @@ const found = (cause: StallCauseId, holds: boolean, name: string): Promise<boole
           >
         </li>
       </ol>
-      <RaiseBatchPh as-cure v-if="cures.some(({ id }) => id === 'raise pH')" />
+      <RaiseBatchPh v-if="cures.some(({ id }) => id === 'raise pH')" as-cure />
       <details v-if="restart.length > 0" class="side">
         <summary>The starter, step by step</summary>
         <ol class="cures rule-top">

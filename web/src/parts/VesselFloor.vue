@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { DAY_MS } from '@hollow-bell/core/quantities';
 import type { Standing } from '@hollow-bell/contract';
 import { sectionOf } from '@hollow-bell/core/vessel';
 import { useElementSize } from '@vueuse/core';
@@ -16,7 +17,6 @@ const { width } = useElementSize(floor);
 const TALLEST_PX = 214;
 const NARROWEST_COLUMN_PX = 118;
 const COLUMN_AIR_PX = 22;
-const DAY_MS = 86_400_000;
 
 /** One scale for all, so that a jug looks small beside a carboy. */
 const scale = computed(() => {

@@ -10,8 +10,8 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import { useBatch } from '../stores/batch.ts';
 import ForecastPanel from './ForecastPanel.vue';
 import StallClinic from './StallClinic.vue';
+import { DAY_MS } from '@hollow-bell/core/quantities';
 
-const DAY_MS = 86_400_000;
 const plain = (text: string): string => text.replaceAll('\u00a0', ' ').replace(/\s+/g, ' ').trim();
 
 beforeEach(() => {

@@ -1,7 +1,7 @@
 import type { BatchEvent, Payloads } from '@hollow-bell/core/ledger';
 import { standingEvents } from '@hollow-bell/core/ledger';
 import type { FloatPoint } from '@hollow-bell/core/float';
-import { Refusal, readNumber, readSampleTempC, readSg, requireWithin } from '@hollow-bell/core/quantities';
+import { MINUTE_MS, Refusal, readNumber, readSampleTempC, readSg, requireWithin } from '@hollow-bell/core/quantities';
 import type { TempUnit, UnitSystem } from '@hollow-bell/core/quantities';
 import dayjs from 'dayjs';
 import customParseFormat from 'dayjs/plugin/customParseFormat.js';
@@ -100,8 +100,6 @@ export interface TableWish {
   now: number;
   onRecord: readonly BatchEvent[];
 }
-
-const MINUTE_MS = 60_000;
 
 /** A hydrometer where nothing, or nothing known, is said. */
 function instrumentOf(named: string): Pick<Payloads['reading'], 'instrument'> {

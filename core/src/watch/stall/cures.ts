@@ -8,7 +8,7 @@ import {
   WARM_C_A_DAY,
   countedMgPerG,
 } from '../../feed/index.ts';
-import { degrees, gravity, hours, massG, phValue, say, tempC, volumeL } from '../../quantities/index.ts';
+import { HOUR_MS, degrees, gravity, hours, massG, phValue, say, tempC, volumeL } from '../../quantities/index.ts';
 import type { CureId, EventContent, Ledger } from '../../ledger/index.ts';
 import type { Sentence } from '../../quantities/index.ts';
 import { SORBIC_STOPS_MG_PER_L } from './causes.ts';
@@ -76,7 +76,6 @@ export function cureUnderWay({ cures, readings }: Ledger): { at: number; readAt:
 export const nextCure = (cures: readonly Cure[], { cures: tried }: Pick<Ledger, 'cures'>, stillSince: number): Cure | null =>
   cures.find(({ id }) => id === 'measure' || !tried.some(({ cure, at }) => cure === id && at >= stillSince)) ?? null;
 
-const HOUR_MS = 3_600_000;
 const cureOf = (id: CureId, sentence: Sentence, deed: Cure['deed'] = null): Cure => ({ id, sentence, readAgainH: READ_AGAIN_H[id], deed });
 const done = (label: Sentence, payload: { cure: CureId; toC?: number }, ...more: EventContent[]): Cure['deed'] => ({
   label,

@@ -5,9 +5,8 @@ import { yeastOf } from '../../yeast/index.ts';
 import type { YeastType } from '../../yeast/index.ts';
 import { expectedEnd } from '../finish.ts';
 import { EQUAL_SG, areEqual } from '../stabilized.ts';
+import { DAY_MS, HOUR_MS } from '../../quantities/index.ts';
 
-const HOUR_MS = 3_600_000;
-const DAY_MS = 24 * HOUR_MS;
 /** What went in so long before the stop may have caused it. */
 const BEFORE_STOP_H = 48;
 /** How far back temperatures tell of a stop that is seen today. */

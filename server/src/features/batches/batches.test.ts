@@ -3,7 +3,8 @@ import type { ApiError, Batch, BatchList } from '@hollow-bell/contract';
 import { fold, viewOf } from '@hollow-bell/core/ledger';
 import type { BatchEvent } from '@hollow-bell/core/ledger';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { HOUR_MS, NOW, happened, newBatch, pitched, plan, poured, testApp } from '../../test/server.ts';
+import { NOW, happened, newBatch, pitched, plan, poured, testApp } from '../../test/server.ts';
+import { HOUR_MS } from '@hollow-bell/core/quantities';
 
 type Appended = { lastSeq: number; events: BatchEvent[] };
 

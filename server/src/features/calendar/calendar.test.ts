@@ -5,8 +5,9 @@ import { fold } from '@hollow-bell/core/ledger';
 import { calendarOf } from '@hollow-bell/core/rounds';
 import ICAL from 'ical.js';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { HOUR_MS, NOW, happened, newBatch, pitched, plan, testApp } from '../../test/server.ts';
+import { NOW, happened, newBatch, pitched, plan, testApp } from '../../test/server.ts';
 import { calendarFile } from './calendar.ts';
+import { HOUR_MS } from '@hollow-bell/core/quantities';
 
 /** Read by another program: an iCalendar parser that knows nothing of this one. */
 function readBack(file: string): { uid: string; summary: string; startAt: number; start: Date }[] {

@@ -9,13 +9,13 @@ import { USUAL_VESSELS } from '@hollow-bell/core/vessel';
 import { yeastType } from '@hollow-bell/core/yeast';
 import { LOTS } from './shelf.ts';
 import type { LotName } from './shelf.ts';
+import { HOUR_MS } from '@hollow-bell/core/quantities';
 
 /*
  * The lamp room of a disused signal box beside an allotment field: honey from a linden avenue, a heather moor and a borage
  * field. All invented; times are relative to the day it is loaded.
  */
 
-const HOUR_MS = 3_600_000;
 const DAY_H = 24;
 
 interface DemoBatch {

@@ -1,8 +1,8 @@
 import type { ShelfItem } from '@hollow-bell/contract';
 import { MEAN_HONEY, honeyComposition, referenceIngredient } from '@hollow-bell/core/ingredients';
 import { NUTRIENTS } from '@hollow-bell/core/ledger';
+import { DAY_MS } from '@hollow-bell/core/quantities';
 
-const DAY_MS = 86_400_000;
 const id = (n: number): string => `5e1f0000-0000-4000-8000-${String(n).padStart(12, '0')}`;
 
 /** Lots that demo batches take from; their ids stay, so that the batches' records can name them. */

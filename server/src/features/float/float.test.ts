@@ -2,7 +2,8 @@ import { randomUUID } from 'node:crypto';
 import type { ApiError, Batch, FloatAnswer, FloatDevice, MadeFloat, Standing } from '@hollow-bell/contract';
 import { FLOAT_SLOT_MS } from '@hollow-bell/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { HOUR_MS, NOW, happened, newBatch, pitched, testApp } from '../../test/server.ts';
+import { NOW, happened, newBatch, pitched, testApp } from '../../test/server.ts';
+import { HOUR_MS } from '@hollow-bell/core/quantities';
 
 let app: Awaited<ReturnType<typeof testApp>>;
 beforeAll(async () => {

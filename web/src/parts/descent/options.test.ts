@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { descentOptions } from './options.ts';
 import type { ChartColors, DescentData } from './options.ts';
+import { DAY_MS } from '@hollow-bell/core/quantities';
 
-const DAY_MS = 86_400_000;
 const colors: ChartColors = {
   ink: '#000',
   quiet: '#111',

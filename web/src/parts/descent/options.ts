@@ -1,7 +1,7 @@
 import type { FloatPoint } from '@hollow-bell/core/float';
 import type { FanPoint } from '@hollow-bell/core/forecast';
 import type { Ranged, UnitSystem } from '@hollow-bell/core/quantities';
-import { celsiusToF } from '@hollow-bell/core/quantities';
+import { DAY_MS, celsiusToF } from '@hollow-bell/core/quantities';
 import type { EChartsOption } from 'echarts/types/dist/shared';
 
 export interface DescentData {
@@ -33,7 +33,6 @@ export interface ChartColors {
   bronzeSoft: string;
 }
 
-const DAY_MS = 86_400_000;
 const STEP_SG = 0.02;
 const FONT = 'Atkinson Hyperlegible Next Variable';
 const MONO = 'Atkinson Hyperlegible Mono Variable';
