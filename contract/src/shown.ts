@@ -15,10 +15,30 @@ const SMALL_MASS_G = 200;
 /** Below this, volume is shown in milliliters in every system: yeast water and samples are measured in them. */
 const SMALL_VOLUME_L = 0.1;
 
+/** Making a format costs a hundred times what using it does, and a screen uses a few of them hundreds of times. */
+const formats = new Map<string, Intl.NumberFormat | Intl.DateTimeFormat>();
+function formatOf<F extends Intl.NumberFormat | Intl.DateTimeFormat>(key: string, make: () => F): F {
+  const known = formats.get(key) as F | undefined;
+  if (known !== undefined) return known;
+  const made = make();
+  formats.set(key, made);
+  return made;
+}
+
 function fixed(value: number, digits: number, locale: string | undefined): string {
   const tidy = Math.abs(value) < 0.5 * 10 ** -digits ? 0 : value;
-  return tidy.toLocaleString(locale, { minimumFractionDigits: digits, maximumFractionDigits: digits });
+  const options = { minimumFractionDigits: digits, maximumFractionDigits: digits };
+  return formatOf(`number ${locale ?? ''} ${digits}`, () => new Intl.NumberFormat(locale, options)).format(tidy);
 }
+
+const DATES = {
+  clock: { hour: '2-digit', minute: '2-digit' },
+  weekday: { weekday: 'short' },
+  day: { day: 'numeric', month: 'long' },
+  dayAndYear: { day: 'numeric', month: 'long', year: 'numeric' },
+} as const satisfies Record<string, Intl.DateTimeFormatOptions>;
+const dated = (date: Date, name: keyof typeof DATES, locale: string | undefined): string =>
+  formatOf(`${name} ${locale ?? ''}`, () => new Intl.DateTimeFormat(locale, DATES[name])).format(date);
 
 const digitsFor = (value: number): number => (Math.abs(value) < 10 ? 2 : Math.abs(value) < 100 ? 1 : 0);
 const NBSP = '\u00a0';
@@ -55,13 +75,13 @@ function shownWhen(at: number, { now, locale }: Reader): string {
   const date = new Date(at);
   const midnight = new Date(now).setHours(0, 0, 0, 0);
   const daysAgo = Math.round((midnight - new Date(at).setHours(0, 0, 0, 0)) / DAY_MS);
-  const clock = date.toLocaleTimeString(locale, { hour: '2-digit', minute: '2-digit' });
+  const clock = dated(date, 'clock', locale);
   if (daysAgo === 0) return `today ${clock}`;
   if (daysAgo === 1) return `yesterday ${clock}`;
   if (daysAgo === -1) return `tomorrow ${clock}`;
-  if (Math.abs(daysAgo) < 7) return `${date.toLocaleDateString(locale, { weekday: 'short' })} ${clock}`;
+  if (Math.abs(daysAgo) < 7) return `${dated(date, 'weekday', locale)} ${clock}`;
   const sameYear = date.getFullYear() === new Date(now).getFullYear();
-  return date.toLocaleDateString(locale, { day: 'numeric', month: 'long', ...(sameYear ? {} : { year: 'numeric' }) });
+  return dated(date, sameYear ? 'day' : 'dayAndYear', locale);
 }
 
 function shownHours(hours: number, locale: string | undefined): [string, string] {

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { fold, sgAtShare } from '../ledger/index.ts';
 import { exampleBatch } from '../feed/exampleBatch.ts';
 import type { Happening } from '../feed/exampleBatch.ts';
+import { HOUR_MS } from '../quantities/index.ts';
 import { ABV_PER_SUGAR, ferment, forecast, WARMER_C, askWhatIf, forecastInputOf, gravityFan, gridOf, tempAt, warmth } from './index.ts';
 import type { Course, ForecastInput, Kinetics, WhatIf } from './index.ts';
 
@@ -175,15 +176,17 @@ describe('a forecast', () => {
   it('is drawn as gravities from its now on, which fall and keep their order', async () => {
     const ledger = exampleBatch('allround', fed, ...told);
     const input = inputAfter(fed, ...told);
-    const fan = gravityFan((await forecast(input))!, input, ledger);
+    const found = (await forecast(input))!;
+    const fan = gravityFan(found, input, ledger);
+    for (const { hour, middle } of found.bands) {
+      const drawn = fan.find(({ at }) => at === ledger.pitch!.at + hour * HOUR_MS);
+      if (drawn !== undefined) expect(Math.abs(drawn.middle - sgAtShare(ledger, 1 - middle / input.course.sugarGPerL))).toBeLessThan(5e-5);
+    }
     expect(fan[0]!.at).toBeGreaterThanOrEqual(ledger.lastEventAt!);
     expect(fan[0]!.middle).toBeCloseTo(1.04, 2);
     for (const { low, middle, high } of fan) expect(low <= middle && middle <= high).toBe(true);
     expect(fan.at(-1)!.middle).toBeLessThan(1.02);
-    expect(fan.at(-1)!.middle).toBeCloseTo(
-      sgAtShare(ledger, 1 - (await forecast(input))!.finalSugarGPerL.value / input.course.sugarGPerL),
-      2,
-    );
+    expect(fan.at(-1)!.middle).toBeCloseTo(sgAtShare(ledger, 1 - found.finalSugarGPerL.value / input.course.sugarGPerL), 2);
   });
 
   it('ends where it is told to, and reports how far it is', async () => {

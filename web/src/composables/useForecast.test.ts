@@ -41,13 +41,13 @@ const found = (stickProbability: number) => ({ stickProbability }) as Forecast;
 describe('the forecast in its worker', () => {
   it('tells its progress until it has answered, and not when word of it comes late', async () => {
     const { questions, shown, settle } = begin(1);
-    questions[0]!.report(0.4);
-    expect(shown.progress.value).toBe(0.4);
+    questions[0]!.report(0.47);
+    expect(shown.progress.value, 'in whole tenths').toBe(0.4);
     questions[0]!.answer(found(0.1));
     await settle();
     questions[0]!.report(0.98);
     expect(shown.progress.value).toBeNull();
-    expect(shown.forecast.value).toEqual(found(0.1));
+    expect(shown.answer.value?.forecast).toEqual(found(0.1));
   });
 
   it('shows only the answer to the newest question, whichever comes first', async () => {
@@ -57,7 +57,7 @@ describe('the forecast in its worker', () => {
     questions[0]!.answer(found(0.1));
     await settle();
     expect(questions.map(({ seed }) => seed)).toEqual([1, 2]);
-    expect(shown.forecast.value).toEqual(found(0.2));
+    expect(shown.answer.value).toEqual({ forecast: found(0.2), input: { seed: 2 } });
   });
 
   it('says that it failed, and begins afresh when asked again', async () => {
@@ -70,7 +70,7 @@ describe('the forecast in its worker', () => {
     expect(shown.hasFailed.value).toBe(false);
     questions[1]!.answer(found(0.3));
     await settle();
-    expect(shown.forecast.value).toEqual(found(0.3));
+    expect(shown.answer.value?.forecast).toEqual(found(0.3));
   });
 
   it('shows none where there is nothing to ask, and ends its worker with the view', async () => {
@@ -78,7 +78,7 @@ describe('the forecast in its worker', () => {
     await ask(null);
     questions[0]!.answer(found(0.1));
     await settle();
-    expect(shown.forecast.value).toBeNull();
+    expect(shown.answer.value).toBeNull();
     expect(shown.progress.value).toBeNull();
     scope.stop();
     expect(terminate).toHaveBeenCalledOnce();

@@ -15,9 +15,12 @@ function startWorker(failed: () => void): Running {
   return { worker, remote: wrap<ForecastWorker>(worker) };
 }
 
+/** Each step that is told redraws what tells it. */
+const TOLD_STEPS = 10;
+
 /** The forecast for an input, made in a worker; a newer input ends the older one. */
 export function useForecast(input: Ref<ForecastInput | null>, start = startWorker) {
-  const found = shallowRef<Forecast | null>(null);
+  const found = shallowRef<{ forecast: Forecast; input: ForecastInput } | null>(null);
   const progress = ref<number | null>(null);
   const hasFailed = ref(false);
   let running: Running | null = null;
@@ -50,12 +53,12 @@ export function useForecast(input: Ref<ForecastInput | null>, start = startWorke
       const answer = await running.remote.forecast(
         JSON.parse(JSON.stringify(wish)) as ForecastInput,
         proxy((share: number) => {
-          if (asked === mine) progress.value = share;
+          if (asked === mine) progress.value = Math.floor(share * TOLD_STEPS) / TOLD_STEPS;
         }),
       );
       if (asked !== mine || answer === null) return;
       asked = null;
-      found.value = answer;
+      found.value = { forecast: answer, input: wish };
       progress.value = null;
     } catch {
       if (asked === mine) fail();
@@ -64,5 +67,5 @@ export function useForecast(input: Ref<ForecastInput | null>, start = startWorke
 
   watch(() => JSON.stringify(input.value), ask, { immediate: true });
   onScopeDispose(() => running?.worker.terminate());
-  return { forecast: found, progress, hasFailed, again: ask };
+  return { answer: found, progress, hasFailed, again: ask };
 }

@@ -7,6 +7,12 @@ import { useForecast } from './useForecast.ts';
 const FORECAST_DAYS = 90;
 export const MEMBERS = 500;
 
+interface Planned {
+  of: string;
+  forecast: Forecast;
+  fan: readonly FanPoint[];
+}
+
 /** Where the open batch is heading, as planned or as it is asked; what was planned stays to be compared with. */
 export function useWatchForecast() {
   const store = useBatch();
@@ -33,18 +39,20 @@ export function useWatchForecast() {
     const ahead = dosesAhead(store.feedingNow, ledger.pitch?.at ?? 0, view?.volumeL ?? 1, batch.plan.practice.organicCredit);
     return askWhatIf(course.value, whatIf.value, ahead, view?.shareGone ?? 0);
   });
-  const { forecast, progress, hasFailed, again } = useForecast(input);
+  const { answer, progress, hasFailed, again } = useForecast(input);
+  const forecast = computed(() => answer.value?.forecast ?? null);
 
-  /** The answer to “as planned” for the record as it stands; a new entry makes it stale. */
-  const planned = shallowRef<{ of: string; forecast: Forecast; fan: FanPoint[] } | null>(null);
-  const recordNow = computed(() => JSON.stringify(course.value));
-  const fan = computed(() =>
-    forecast.value === null || input.value === null ? [] : gravityFan(forecast.value, input.value, store.ledger),
-  );
-  watch(forecast, (found) => {
-    if (found !== null && whatIf.value === 'planned') planned.value = { of: recordNow.value, forecast: found, fan: fan.value };
+  const fan = shallowRef<readonly FanPoint[]>([]);
+  /** The answer to “as planned” for the record as it stands, while something else is shown; a new entry makes it stale. */
+  const compared = shallowRef<Planned | null>(null);
+  let planned: Planned | null = null;
+  /** All of it moves when an answer comes, not when something is asked, so that the chart is drawn once. */
+  watch(answer, (found) => {
+    const recordNow = JSON.stringify(course.value);
+    fan.value = found === null ? [] : gravityFan(found.forecast, found.input, store.ledger);
+    if (found !== null && whatIf.value === 'planned') planned = { of: recordNow, forecast: found.forecast, fan: fan.value };
+    compared.value = whatIf.value !== 'planned' && planned?.of === recordNow ? planned : null;
   });
-  const compared = computed(() => (whatIf.value !== 'planned' && planned.value?.of === recordNow.value ? planned.value : null));
 
   return { whatIf, isFermentingOn, forecast, progress, hasFailed, again, fan, compared };
 }

@@ -41,6 +41,12 @@ const rules = computed(() => {
   if (og === undefined || now === undefined || now >= og) return '';
   return `quick formulas say ${show('abv', alcoholByRule.simple(og, now, 131.25))} and ${show('abv', alcoholByRule.quotient(og, now))}`;
 });
+const workings = computed(() => ({
+  sg: ledgerWorking(store.ledger, 'sg'),
+  abv: ledgerWorking(store.ledger, 'abv'),
+  sugarGPerL: ledgerWorking(store.ledger, 'sugarGPerL'),
+  volumeL: ledgerWorking(store.ledger, 'volumeL'),
+}));
 const shareLeft = computed(() => (store.view === null ? '' : `${show('percent', store.view.shareGone * 100)} of it gone`));
 const stopWorking = computed(() => {
   const working = endWorking(store.ledger);
@@ -58,20 +64,14 @@ const lossesL = computed(() => store.ledger.losses.filter((loss) => loss.why !==
     <BenchHead v-else>{{ tell(store.state.sentence) }}</BenchHead>
     <StopNote v-if="isAlarmed"><SentenceText :sentence="store.state.sentence" /></StopNote>
     <div v-if="store.figures !== null && store.ledger.bottled === null" class="strip">
-      <FigureValue label="Gravity" kind="sg" :figure="store.figures.sg" :working="ledgerWorking(store.ledger, 'sg')" />
-      <FigureValue label="Alcohol" kind="abv" :figure="store.figures.abv" :working="ledgerWorking(store.ledger, 'abv')" />
-      <FigureValue
-        label="Sugar left"
-        kind="gPerL"
-        :figure="store.figures.sugarGPerL"
-        :working="ledgerWorking(store.ledger, 'sugarGPerL')"
-        :note="shareLeft"
-      />
+      <FigureValue label="Gravity" kind="sg" :figure="store.figures.sg" :working="workings.sg" />
+      <FigureValue label="Alcohol" kind="abv" :figure="store.figures.abv" :working="workings.abv" />
+      <FigureValue label="Sugar left" kind="gPerL" :figure="store.figures.sugarGPerL" :working="workings.sugarGPerL" :note="shareLeft" />
       <FigureValue
         label="In the vessel"
         kind="volumeL"
         :figure="exactly(store.figures.volumeL.value)"
-        :working="ledgerWorking(store.ledger, 'volumeL')"
+        :working="workings.volumeL"
         :note="lossesL > 0 ? `${show('volumeL', lossesL)} lost` : 'nothing lost'"
       />
       <FigureValue v-if="store.end !== null" label="Should stop at" kind="sg" :figure="store.end.sg" v-bind="stopWorking" />
