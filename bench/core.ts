@@ -17,6 +17,7 @@ import {
 import { seeded } from '@hollow-bell/core/numerics';
 import { forecastTable, forecastTimes } from './forecasts.ts';
 import { againstC } from './againstC.ts';
+import { pageTimes } from './page.ts';
 import { recordTimes } from './records.ts';
 import { stallTable } from './stalls.ts';
 
@@ -127,7 +128,7 @@ async function studies(): Promise<void> {
       : `the forecast’s loop, 500 members over 90 days: ${compared.hereMs.toFixed(0)} ms here, ${compared.inCMs.toFixed(0)} ms in C (-O2), ${compared.ratio.toFixed(2)} ×, budget 1.6 ×; their sums differ by ${compared.differs.toExponential(0)}`,
   );
   const databaseUrl = process.env['HOLLOW_BELL_BENCH_DATABASE'];
-  if (databaseUrl !== undefined) for (const line of await recordTimes(databaseUrl)) console.log(line);
+  if (databaseUrl !== undefined) for (const line of [...(await recordTimes(databaseUrl)), ...(await pageTimes())]) console.log(line);
   console.log(`\n${stallTable()}`);
   console.log(`\n${await forecastTable()}`);
 }

@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { Client } from 'pg';
 import { expect, test } from './cellar.ts';
-import type { Cellar } from './cellar.ts';
+import type { Cellar } from './startCellar.ts';
 
 async function openBatch(page: Page, cellar: Cellar, name: string): Promise<void> {
   await page.goto(`${cellar.url}/batches`);

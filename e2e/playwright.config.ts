@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { BROWSER } from './browser.ts';
 
 export default defineConfig({
   testDir: '.',
@@ -15,17 +16,6 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     actionTimeout: 20_000,
     trace: 'retain-on-failure',
-    launchOptions: {
-      executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
-    },
+    launchOptions: BROWSER,
   },
 });

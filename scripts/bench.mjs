@@ -9,14 +9,14 @@ import { ROOT, runMain } from './setup/paths.mjs';
 
 /** Speed of the computations and of the record, as ratios against something in the same run. */
 async function main() {
-  installDebianPackages({ database: true, browser: false });
+  installDebianPackages({ database: true, browser: true });
   installNpmPackages();
   const folder = mkdtempSync(join(tmpdir(), 'hollow-bell-bench-'));
   const cluster = await startCluster(folder);
   const bench = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'bench', 'core.ts')], {
     cwd: ROOT,
     stdio: 'inherit',
-    env: { ...process.env, HOLLOW_BELL_BENCH_DATABASE: cluster.url },
+    env: { ...process.env, HOLLOW_BELL_BENCH_DATABASE: cluster.url, HOLLOW_BELL_TEST_CLUSTER: cluster.url },
   });
   const [code] = await once(bench, 'exit');
   await cluster.stop();

@@ -23,6 +23,7 @@ const floats = ref<FloatDevice[]>([]);
 const made = ref<{ id: string; token: string } | null>(null);
 const name = ref('Float');
 const story = ref<FloatStory>('falls');
+const swim = ref<'swims' | 'hangs'>('swims');
 const posted = ref('');
 
 const here = computed(() => floats.value.filter(({ batchId }) => batchId === store.batch?.id));
@@ -37,6 +38,11 @@ const FAULTS: Record<FloatFault['kind'], string> = {
 const told = ({ kind, from, to }: FloatFault): string =>
   to - from < HOUR_MS ? `${FAULTS[kind]}, ${show('when', from)}` : `${FAULTS[kind]}, ${show('when', from)} to ${show('when', to)}`;
 const STORIES = FLOAT_STORIES.map(({ id, told: label }) => ({ value: id, label }));
+
+const FLOATS = [
+  { value: 'swims', label: 'swims' },
+  { value: 'hangs', label: 'hangs stuck from half-way on' },
+] as const;
 
 async function load(): Promise<void> {
   await attempt(async () => {
@@ -74,7 +80,7 @@ const playSimulated = (): Promise<boolean> =>
     if (made.value === null || batch === null || ledger.pitch === null) return;
     const atPitch = foldUntil(store.events, ledger.pitch.at + 1);
     const toH = (Date.now() - ledger.pitch.at) / HOUR_MS;
-    const play = { story: story.value, fromH: 6, toH, everyMin: EVERY_MIN, warmedAtH: null, wrongs: USUAL_WRONGS };
+    const play = { story: story.value, fromH: 6, toH, everyMin: EVERY_MIN, warmedAtH: null, wrongs: { ...USUAL_WRONGS, stuckFromH: swim.value === 'hangs' ? toH / 2 : null } };
     const readings = (floatReadings(atPitch, play, seeded(ledger.pitch.at % 1e9)) ?? []).map(({ at, sg, tempC }) => ({
       at,
       sg,
@@ -119,6 +125,7 @@ const playSimulated = (): Promise<boolean> =>
       </p>
       <div v-if="store.ledger.pitch !== null" class="simulated">
         <PickList v-model="story" label="a simulated must that" :options="STORIES" />
+        <PickList v-model="swim" label="a float that" :options="FLOATS" />
         <el-button :loading="busy" @click="playSimulated">Let a simulated float post up to now</el-button>
         <span v-if="posted !== ''" role="status">{{ posted }}</span>
       </div>

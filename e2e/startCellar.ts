@@ -1,0 +1,93 @@
+import { spawn } from 'node:child_process';
+import type { ChildProcess } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
+import { createServer } from 'node:net';
+import { fileURLToPath } from 'node:url';
+
+/** A whole Hollow Bell of its own: server, web app and a database on the test cluster. */
+export interface Cellar {
+  url: string;
+  databaseUrl: string;
+  kill: () => Promise<void>;
+  restart: () => Promise<void>;
+}
+
+const START = fileURLToPath(new URL('../scripts/start.mjs', import.meta.url));
+
+/** Below the ports that the system hands to outgoing connections, so that none of those takes it between a stop and a restart. */
+const FIRST_PORT = 21_000;
+const PORTS_PER_WORKER = 1000;
+let portsAsked = 0;
+
+function isFree(port: number): Promise<boolean> {
+  return new Promise((resolve) => {
+    const probe = createServer();
+    probe.once('error', () => resolve(false));
+    probe.listen(port, '127.0.0.1', () => probe.close(() => resolve(true)));
+  });
+}
+
+async function freePort(): Promise<number> {
+  const first = FIRST_PORT + PORTS_PER_WORKER * Number(process.env['TEST_PARALLEL_INDEX'] ?? 0);
+  while (portsAsked < PORTS_PER_WORKER) {
+    const port = first + portsAsked++;
+    if (await isFree(port)) return port;
+  }
+  throw new Error('no free port');
+}
+
+/** A fresh database on the cluster that the test script started. */
+async function newDatabase(): Promise<string> {
+  const { Client } = await import('pg');
+  const clusterUrl = process.env['HOLLOW_BELL_TEST_CLUSTER'] ?? '';
+  const name = `e2e_${randomUUID().replaceAll('-', '')}`;
+  const client = new Client({ connectionString: clusterUrl });
+  await client.connect();
+  await client.query(`CREATE DATABASE ${name}`);
+  await client.end();
+  const url = new URL(clusterUrl);
+  url.pathname = `/${name}`;
+  return url.toString();
+}
+
+function launch(databaseUrl: string, port: number, demo: boolean): Promise<ChildProcess> {
+  const child = spawn(process.execPath, [START, ...(demo ? ['--demo'] : []), '--port', String(port)], {
+    env: { ...process.env, DATABASE_URL: databaseUrl, LOG_LEVEL: 'silent' },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
+  return new Promise((resolve, reject) => {
+    let said = '';
+    const listen = (chunk: Buffer): void => {
+      said += chunk.toString();
+      if (said.includes('Hollow Bell is at')) resolve(child);
+    };
+    child.stdout.on('data', listen);
+    child.stderr.on('data', listen);
+    child.once('exit', () => reject(new Error(`the server did not start: ${said}`)));
+  });
+}
+
+/** A fresh Hollow Bell on a free port, empty or with the demo cellar. */
+export async function startCellar(demo: boolean): Promise<Cellar & { stop: () => Promise<void> }> {
+  const databaseUrl = await newDatabase();
+  const port = await freePort();
+  let child = await launch(databaseUrl, port, demo);
+  const end = (signal: NodeJS.Signals): Promise<void> =>
+    new Promise((resolve) => {
+      if (child.exitCode !== null || child.signalCode !== null) {
+        resolve();
+        return;
+      }
+      child.once('exit', () => resolve());
+      child.kill(signal);
+    });
+  return {
+    url: `http://localhost:${port}`,
+    databaseUrl,
+    kill: () => end('SIGKILL'),
+    restart: async () => {
+      child = await launch(databaseUrl, port, false);
+    },
+    stop: () => end('SIGTERM'),
+  };
+}
