@@ -144,6 +144,17 @@ describe('the state of a batch', () => {
     expect(phase(45 * DAY, ...dryTwice, [28 * DAY, feed], [36 * DAY, sg(0.994)], [44 * DAY, sg(0.994)])).toBe('finished');
   });
 
+  it('takes a still airlock over a falling must for a leak at the lid', () => {
+    const quiet: [number, EventContent] = [70, { kind: 'note', payload: { text: 'No bubbles', mark: 'quiet' } }];
+    const bubbling: [number, EventContent] = [80, { kind: 'note', payload: { text: 'Bubbling', mark: 'bubbling' } }];
+    const falling: [number, EventContent] = [60, sg(1.07)];
+    const told = (...more: [number, EventContent][]): string => JSON.stringify(stateOf(ledger(falling, ...more), after(90)).sentence);
+    expect(stateOf(ledger(falling, quiet), after(90)).phase).toBe('active');
+    expect(told(quiet)).toContain('leak at the lid');
+    expect(told()).not.toContain('leak');
+    expect(told(quiet, bubbling)).not.toContain('leak');
+  });
+
   it('puts the third break where a third of the sugar is gone, below the third of the points', () => {
     const start = ledger();
     const third = sgAtShare(start, 1 / 3);

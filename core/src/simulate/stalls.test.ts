@@ -52,6 +52,20 @@ describe('what is done about a stall', () => {
     expect(cures).not.toContain('raise pH');
   });
 
+  it('asks first whether a refractometer was read, where a dry mead would show just that on one', () => {
+    const { evidence, verdict } = seenAt('cold', 14);
+    const { dryByRefractometerSg: dry } = evidence;
+    // A must of some 1.105 ends near 8 °Bx on an uncorrected refractometer: 1.032.
+    expect(Math.abs(dry - 1.032)).toBeLessThan(0.003);
+    const firstAt = (sg: number, instrument = evidence.last!.instrument) => {
+      const standing = { ...evidence, last: { ...evidence.last!, sg, instrument } };
+      return JSON.stringify(curesFor(verdict, standing, rankCauses(standing))[0]!.sentence);
+    };
+    expect(firstAt(dry + 0.002)).toContain('refractometer');
+    expect(firstAt(dry + 0.006)).not.toContain('refractometer');
+    expect(firstAt(dry, 'density meter')).not.toContain('refractometer');
+  });
+
   it('raises the pH where that is low, and feeds where nitrogen was short', () => {
     expect(curesOf('sour', 14)).toContain('raise pH');
     expect(curesOf('nitrogen', 32)).toContain('feed');

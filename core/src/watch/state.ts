@@ -3,7 +3,7 @@ import type { Ledger } from '../ledger/index.ts';
 import { DAY_MS, HOUR_MS, gravity, hours, say, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { CONFIRM_DAYS, finishOf } from './finish.ts';
-import { LAG_H, stallEvidence, stallVerdict } from './stall/index.ts';
+import { LAG_H, LID_LEAKS, isQuiet, stallEvidence, stallVerdict } from './stall/index.ts';
 import type { StallKind } from './stall/index.ts';
 import { fellInBottles, fellSince, stabilizedAt, sweetenedAt } from './stabilized.ts';
 
@@ -105,5 +105,8 @@ export function stateOf(ledger: Ledger, now: number): BatchState {
       sentence: verdict.sentence,
       ...(verdict.kind === 'malt' && last !== undefined ? { restsUntil: last.at + CONFIRM_DAYS * DAY_MS } : {}),
     };
-  return { phase: 'active', sentence: say`Falling, ${gravity(last?.sg ?? mixed.sg)} at the last reading.` };
+  return {
+    phase: 'active',
+    sentence: [...say`Falling, ${gravity(last?.sg ?? mixed.sg)} at the last reading.`, ...(isQuiet(ledger) ? [LID_LEAKS] : [])],
+  };
 }

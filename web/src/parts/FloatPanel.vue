@@ -80,7 +80,14 @@ const playSimulated = (): Promise<boolean> =>
     if (made.value === null || batch === null || ledger.pitch === null) return;
     const atPitch = foldUntil(store.events, ledger.pitch.at + 1);
     const toH = (Date.now() - ledger.pitch.at) / HOUR_MS;
-    const play = { story: story.value, fromH: 6, toH, everyMin: EVERY_MIN, warmedAtH: null, wrongs: { ...USUAL_WRONGS, stuckFromH: swim.value === 'hangs' ? toH / 2 : null } };
+    const play = {
+      story: story.value,
+      fromH: 6,
+      toH,
+      everyMin: EVERY_MIN,
+      warmedAtH: null,
+      wrongs: { ...USUAL_WRONGS, stuckFromH: swim.value === 'hangs' ? toH / 2 : null },
+    };
     const readings = (floatReadings(atPitch, play, seeded(ledger.pitch.at % 1e9)) ?? []).map(({ at, sg, tempC }) => ({
       at,
       sg,
@@ -156,6 +163,10 @@ const playSimulated = (): Promise<boolean> =>
   padding: 8px;
   border-left: 2px solid var(--rule);
   overflow-wrap: anywhere;
+}
+
+.simulated > label {
+  flex: 0 1 220px;
 }
 
 .new label {

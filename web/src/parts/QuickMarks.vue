@@ -93,7 +93,7 @@ const write = (mark: Mark, text: string): Promise<boolean> => attempt(() => stor
   width: 60px;
 }
 
-.sense > :last-child {
+.sense > :last-child:not(:empty) {
   flex: 1 1 180px;
 }
 

@@ -84,6 +84,8 @@ const done = (label: Sentence, payload: { cure: CureId; toC?: number }, ...more:
 
 /** A reading older than this is taken again before anything else. */
 const STALE_H = 36;
+/** So near to a dry mead on an uncorrected refractometer, SG, it may be one (our estimate). */
+const LOOKS_DRY_SG = 0.003;
 /** g/L of hulls where feeding is past its time (our estimate of a usual dose). */
 const HULLS_G_PER_L = 0.25;
 /** Nitrogen is brought to this part of the need, half of what is lacking at a time (our estimates). */
@@ -160,7 +162,14 @@ export function curesFor(verdict: StallVerdict, evidence: StallEvidence, ranked:
   const { tempC: now, yeast, ph, last, abv } = evidence;
   const middle = Math.round((yeast.tempC.low + yeast.tempC.high) / 2);
   const cures: Cure[] = [];
-  if (last === null || last.tempC === null || evidence.hoursSinceReading > STALE_H) cures.push(measure);
+  if (last?.instrument === 'hydrometer' && Math.abs(last.sg - evidence.dryByRefractometerSg) <= LOOKS_DRY_SG)
+    cures.push(
+      cureOf(
+        'measure',
+        say`Was it read with a refractometer? A dry mead of this must would show about ${gravity(evidence.dryByRefractometerSg)} on one. Then write it as °Bx; otherwise stir, and read the hydrometer again.`,
+      ),
+    );
+  else if (last === null || last.tempC === null || evidence.hoursSinceReading > STALE_H) cures.push(measure);
   if (now !== null && now < yeast.tempC.low + 1)
     cures.push(
       cureOf(

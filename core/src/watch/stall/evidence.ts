@@ -1,7 +1,8 @@
 import { HONEY_NITROGEN, N_PER_SUGAR, THIRD_BREAK, TOO_LATE_SHARE, shareSeenAt } from '../../feed/index.ts';
-import { mixedOf, shareGone } from '../../ledger/index.ts';
+import { CENTRAL_ASSUMPTIONS, mixedOf, shareGone } from '../../ledger/index.ts';
 import type { Ledger, ReadingPoint, Temperature } from '../../ledger/index.ts';
-import { yeastOf } from '../../yeast/index.ts';
+import { refractometerBrix, sgFromBrix } from '../../liquid/index.ts';
+import { fermentSugar, yeastOf } from '../../yeast/index.ts';
 import type { YeastType } from '../../yeast/index.ts';
 import { expectedEnd } from '../finish.ts';
 import { EQUAL_SG, areEqual } from '../stabilized.ts';
@@ -64,6 +65,10 @@ export interface StallEvidence {
   /** Of the dissolved things poured, the share that malt brought. */
   maltShare: number;
   unexplained: readonly ReadingPoint[];
+  /** What a refractometer that knows nothing of alcohol would show once all its sugar is gone, as a gravity. */
+  dryByRefractometerSg: number;
+  /** The airlock was last seen still. */
+  isQuiet: boolean;
 }
 
 /** What was lost with liquid is lost to each dose alike. */
@@ -110,6 +115,15 @@ function largestFall(temps: StallEvidence['temps'], until: number): number | nul
     for (const to of before.slice(i + 1)) if (to.at - from.at <= 3 * DAY_MS) fall = Math.max(fall, from.tempC - to.tempC);
   return fall;
 }
+
+function dryByRefractometerSg(ledger: Ledger): number {
+  const { waterG, sugarG, unfermentableG, ethanolG } = fermentSugar(ledger, ledger.sugarG, CENTRAL_ASSUMPTIONS);
+  return sgFromBrix(refractometerBrix({ waterG, extractG: sugarG + unfermentableG, ethanolG }));
+}
+
+/** The airlock was last seen still, since the pitch. */
+export const isQuiet = ({ marks, pitch }: Ledger): boolean =>
+  marks.quiet !== undefined && marks.quiet >= Math.max(pitch?.at ?? Number.POSITIVE_INFINITY, marks.bubbling ?? 0, marks.foam ?? 0);
 
 /** When gas last left it, stirred, racked or fed: before each dose it is degassed. */
 export const gasOutAt = ({ marks, doses, rackedAt }: Ledger, pitchedAt: number): number =>
@@ -178,5 +192,7 @@ export function stallEvidence(ledger: Ledger, now: number, organicCredit: number
     maltShare:
       poured > 0 ? ledger.additions.filter(({ family }) => family === 'malt').reduce((sum, { massG }) => sum + massG, 0) / poured : 0,
     unexplained: since.filter(({ verdict }) => verdict === 'unexplained'),
+    dryByRefractometerSg: dryByRefractometerSg(ledger),
+    isQuiet: isQuiet(ledger),
   };
 }

@@ -98,15 +98,21 @@ const RULES: readonly { kind: StallKind; fits: (e: StallEvidence) => Sentence | 
   },
 ];
 
+/** A still airlock tells of the lid, not of the yeast. */
+export const LID_LEAKS = ' The airlock stands still all the same: its gas goes out beside it, by a leak at the lid.';
+
 /** Whether a pitched must is stuck, or what only makes it look so. */
 export function stallVerdict(evidence: StallEvidence): StallVerdict {
   for (const { kind, fits } of RULES) {
     const sentence = fits(evidence);
     if (sentence !== null) return { kind, sentence };
   }
-  const { last, startSg } = evidence;
+  const { last, startSg, isQuiet } = evidence;
   return {
     kind: 'moving',
-    sentence: say`It falls: ${gravity(startSg)} to ${gravity(last?.sg ?? startSg)}. No bubbles at the lock would be a leak at the lid.`,
+    sentence: [
+      ...say`It falls: ${gravity(startSg)} to ${gravity(last?.sg ?? startSg)}.`,
+      isQuiet ? LID_LEAKS : ' No bubbles at the lock would be a leak at the lid.',
+    ],
   };
 }
