@@ -149,3 +149,20 @@ test('a braggot that ends on its malt is left alone', async ({ page, emptyCellar
   await page.getByRole('link', { name: 'Rounds', exact: true }).click();
   await expect(page.locator('[data-bell=cracked]')).toHaveCount(0);
 });
+
+test('a bottle that reads less than what went in alarms on Rounds, and a slip taken back is quiet again', async ({ page, demoCellar }) => {
+  await page.goto(`${demoCellar.url}/batches`);
+  await page.getByRole('link', { name: /Heather of last winter/ }).click();
+  await page.getByRole('link', { name: /^Watch/ }).click();
+  await page.getByRole('textbox', { name: 'Dip line' }).fill('0.988');
+  await page.getByRole('button', { name: /Write it down|It is so/ }).click();
+  await expect(page.getByText('Written:')).toBeVisible();
+  // It went into its bottles at 0.993.
+  await expect(page.getByRole('main').getByRole('alert').first()).toContainText('burst in the hand');
+  await page.getByRole('link', { name: 'Rounds', exact: true }).click();
+  const alarm = page.locator('li.ask[data-bell=cracked]').filter({ hasText: 'Heather of last winter' });
+  await expect(alarm).toContainText('ferments in closed glass');
+  await expect(alarm.getByRole('button', { name: 'Later' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(alarm).toHaveCount(0);
+});

@@ -88,7 +88,7 @@ describe('the forecast', () => {
 
 describe('the clinic', () => {
   const sg = (gravity: number, tempC: number): EventContent => ({ kind: 'reading', payload: { sg: gravity, tempC } });
-  function stuckInTheCold() {
+  function stuckInTheCold(...more: [number, EventContent][]) {
     const start = Date.now() - 20 * DAY_MS;
     const rows: [number, EventContent][] = [
       [0, { kind: 'honey', payload: { name: 'linden', massG: 1800, moisture: 0.172, unfermentable: 0.032 } }],
@@ -100,6 +100,7 @@ describe('the clinic', () => {
       [10 * 24, sg(1.052, 12)],
       [15 * 24, sg(1.052, 11)],
       [19.5 * 24, sg(1.052, 11)],
+      ...more,
     ];
     const store = useBatch();
     store.batch = {
@@ -121,9 +122,22 @@ describe('the clinic', () => {
     const causes = clinic.findAll('[data-cause]');
     expect(causes).toHaveLength(3);
     expect(causes[0]!.attributes('data-cause')).toBe('cold');
-    expect(plain(causes[0]!.text())).toContain('for11 °C, and this yeast wants 18 °C to 26 °C.');
+    expect(plain(causes[0]!.text())).toContain('for 411 °C, and this yeast wants 18 °C to 26 °C.');
     expect(clinic.find('[data-cure]').attributes('data-cure')).toBe('warm');
     expect(plain(clinic.text())).toContain('Dry yeast thrown into a stuck mead dies.');
+  });
+
+  it('waits for what is being tried, and offers nothing of it twice', () => {
+    const bronze = (clinic: ReturnType<typeof stuckInTheCold>) =>
+      clinic.findAll('[data-cure] .el-button--primary').map((button) => plain(button.text()));
+    expect(bronze(stuckInTheCold())).toEqual(['Warming it to 22 °C']);
+    const warming = stuckInTheCold([19.6 * 24, { kind: 'cure', payload: { cure: 'warm', toC: 22 } }]);
+    expect(plain(warming.find('[data-test=under-way]').text())).toMatch(
+      /warming it to 22 °C\. Read it again .* before anything else is changed/,
+    );
+    expect(warming.find('[data-cure=warm]').text()).toContain('Tried');
+    expect(warming.find('[data-cure=warm] .el-button').exists()).toBe(false);
+    expect(bronze(warming)).toEqual([]);
   });
 
   it('shows every cause when it is asked to', async () => {

@@ -193,6 +193,9 @@ export interface RankedCause {
   score: number;
 }
 
+/** From so many points on a cause is called likely, below none unlikely (our estimate). */
+export const LIKELY_SCORE = 2;
+/** What the maker found out outweighs all else. */
 const SETTLED = 6;
 
 /** The causes, likeliest first, each with what speaks for and against it. */
