@@ -78,17 +78,18 @@ describe('a stall', () => {
 
   it('offers its gentlest cure at one touch, and then waits for what a reading says of it', () => {
     expect(warmed.events).toEqual([{ kind: 'cure', payload: { cure: 'warm', toC: 20 } }]);
+    // From 10 to 20 °C, by 3 a day: 80 hours.
     const waiting = stalledAt(14 * DAY, warming);
     expect(named(waiting, 'stuck')).toBeUndefined();
-    expect(named(waiting, 'cure')).toMatchObject({ bell: 'muffled', dueAt: MIXED_AT + (15 * DAY + 2) * HOUR_MS });
+    expect(named(waiting, 'cure')).toMatchObject({ bell: 'muffled', dueAt: MIXED_AT + (13 * DAY + 2 + 80) * HOUR_MS });
     expect(told(named(waiting, 'cure')!)).toMatch(/warming it to 20.*One change at a time/);
-    expect(named(stalledAt(16 * DAY, warming), 'cure')).toMatchObject({ bell: 'swinging' });
+    expect(named(stalledAt(17 * DAY, warming), 'cure')).toMatchObject({ bell: 'swinging' });
   });
 
   it('goes on to the next cure once a reading says that the first did not help, and to none where it did', () => {
-    const asked = named(stalledAt(16 * DAY + 1, warming, [16 * DAY, sg(1.06, 20)]), 'stuck')!;
+    const asked = named(stalledAt(17 * DAY + 1, warming, [17 * DAY, sg(1.06, 20)]), 'stuck')!;
     expect(asked.done!.events[0]).toEqual({ kind: 'cure', payload: { cure: 'rouse' } });
-    const helped = stalledAt(16 * DAY + 1, warming, [16 * DAY, sg(1.052, 20)]);
+    const helped = stalledAt(17 * DAY + 1, warming, [17 * DAY, sg(1.052, 20)]);
     expect([named(helped, 'stuck'), named(helped, 'cure')]).toEqual([undefined, undefined]);
   });
 
@@ -96,8 +97,8 @@ describe('a stall', () => {
     expect(named(stalledAt(20 * DAY), 'stuck')!.done).toBeNull();
   });
 
-  it('is not judged by a reading of the same hour', () => {
-    expect(named(stalledAt(14 * DAY, warming, [13 * DAY + 3, sg(1.06, 12)]), 'cure')?.bell).toBe('muffled');
+  it('is not judged by a reading that comes too soon', () => {
+    expect(named(stalledAt(14 * DAY, warming, [13 * DAY + 20, sg(1.06, 12)]), 'cure')?.bell).toBe('muffled');
   });
 });
 

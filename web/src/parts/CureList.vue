@@ -26,7 +26,7 @@ const rows = computed(() =>
     return {
       cure,
       tried: tried === null ? '' : `Tried ${show('when', tried)}.`,
-      readAgain: cure.readAgainH === 0 ? '' : `Read after ${cure.readAgainH >= 48 ? `${cure.readAgainH / 24} days` : 'a day'}.`,
+      readAgain: cure.readAgainH === 0 ? '' : `Read after ${cure.readAgainH >= 48 ? `${Math.round(cure.readAgainH / 24)} days` : 'a day'}.`,
       isOffered: cure.deed !== null && (underWay.value === null || tried === null),
       isNext: cure.id === next.value?.id && underWay.value === null,
     };

@@ -39,6 +39,13 @@ const READ_AGAIN_H: Record<CureId, number> = {
   'give up': 0,
 };
 
+/** Hours that warming takes where no day brings more than it should. */
+const warmingH = (fromC: number, toC: number): number => (24 * Math.max(0, toC - fromC)) / WARM_C_A_DAY;
+const waitH = (cure: CureId, fromC: number | null, toC: number | null): number =>
+  cure === 'warm' && fromC !== null && toC !== null ? Math.max(READ_AGAIN_H.warm, warmingH(fromC, toC)) : READ_AGAIN_H[cure];
+/** A reading so little before its time judges a cure as well. */
+const EARLY_H = 6;
+
 /** What was done, as the log and Rounds say it. */
 export function cureTold({ cure, toC }: { cure: CureId; toC?: number | null | undefined }): Sentence {
   switch (cure) {
@@ -64,12 +71,13 @@ export function cureTold({ cure, toC }: { cure: CureId; toC?: number | null | un
 }
 
 /** The last thing that was tried and that no reading has judged yet: one change at a time. */
-export function cureUnderWay({ cures, readings }: Ledger): { at: number; readAt: number; told: Sentence } | null {
+export function cureUnderWay({ cures, readings, temps }: Ledger): { at: number; readAt: number; told: Sentence } | null {
   const last = cures.at(-1);
   if (last === undefined) return null;
-  const waitMs = READ_AGAIN_H[last.cure] * HOUR_MS;
-  const isJudged = readings.some(({ at }) => at >= last.at + waitMs / 2);
-  return isJudged ? null : { at: last.at, readAt: last.at + waitMs, told: cureTold(last) };
+  const fromC = temps.findLast(({ at }) => at <= last.at)?.tempC ?? null;
+  const readAt = last.at + waitH(last.cure, fromC, last.toC) * HOUR_MS;
+  const isJudged = readings.some(({ at }) => at >= readAt - EARLY_H * HOUR_MS);
+  return isJudged ? null : { at: last.at, readAt, told: cureTold(last) };
 }
 
 /** The gentlest cure that was not tried since it stood still; to measure is never used up. */
@@ -171,13 +179,14 @@ export function curesFor(verdict: StallVerdict, evidence: StallEvidence, ranked:
     );
   else if (last === null || last.tempC === null || evidence.hoursSinceReading > STALE_H) cures.push(measure);
   if (now !== null && now < yeast.tempC.low + 1)
-    cures.push(
-      cureOf(
+    cures.push({
+      ...cureOf(
         'warm',
-        say`Warm it to ${tempC(middle)}, by no more than ${degrees(WARM_C_A_DAY)} a day: some ${hours((24 * Math.max(0, middle - now)) / WARM_C_A_DAY)}.`,
+        say`Warm it to ${tempC(middle)}, by no more than ${degrees(WARM_C_A_DAY)} a day: some ${hours(warmingH(now, middle))}.`,
         done(say`Warming it to ${tempC(middle)}`, { cure: 'warm', toC: middle }),
       ),
-    );
+      readAgainH: waitH('warm', now, middle),
+    });
   if (now !== null && now > yeast.tempC.high)
     cures.push(
       cureOf(
