@@ -3,56 +3,12 @@ import { describe, expect, it } from 'vitest';
 import { alcoholByBalance, correctedSg } from '../liquid/index.ts';
 import { Refusal } from '../quantities/index.ts';
 import { eventsAt } from './build.ts';
-import { MEAN_HONEY } from '../ingredients/index.ts';
+import { anyEvent, berries, honey, reading, water, yeast } from './anyEvent.ts';
 import { MASS_FIELDS, contentsG, fold, foldUntil, ledgerFigures, logOf, massImbalanceG, mixedOf, parcelOf, viewOf } from './index.ts';
 import type { BatchEvent, EventContent } from './index.ts';
 
 const START = Date.UTC(2026, 0, 5, 9);
-const honey = (massG: number): EventContent => ({
-  kind: 'honey',
-  payload: { name: 'linden', massG, moisture: MEAN_HONEY.moisture, unfermentable: MEAN_HONEY.unfermentable },
-});
-const water = (volumeL: number): EventContent => ({ kind: 'water', payload: { volumeL } });
-const yeast: EventContent = { kind: 'yeast', payload: { yeastId: 'allround', name: 'even-tempered wine type', massG: 5 } };
-const reading = (sg: number, tempC?: number): EventContent => ({ kind: 'reading', payload: { sg, tempC, calibrationC: 20 } });
 const mead = (...more: [number, EventContent][]): BatchEvent[] => eventsAt(START, [[0, honey(1500)], [0, water(4)], [1, yeast], ...more]);
-
-const berries = (massG: number): EventContent => ({
-  kind: 'ingredient',
-  payload: {
-    name: 'gooseberries',
-    family: 'fruit',
-    makes: 'fruit',
-    massG,
-    composition: { sugar: 0.06, unfermentable: 0.02, insoluble: 0.043, ammoniumNMgPerKg: 10, aminoNMgPerKg: 70, acidGPerKg: 22 },
-    sugarSpread: 0.33,
-    bagDays: 7,
-  },
-});
-
-const anyEvent: fc.Arbitrary<EventContent> = fc.oneof(
-  fc.double({ min: 0, max: 3000, noNaN: true }).map(honey),
-  fc.double({ min: 0, max: 10, noNaN: true }).map(water),
-  fc.constant(yeast),
-  fc
-    .record({ source: fc.constantFrom('organic' as const, 'dap' as const), massG: fc.double({ min: 0, max: 20, noNaN: true }) })
-    .map((payload): EventContent => ({ kind: 'nutrient', payload })),
-  fc.double({ min: 0, max: 5, noNaN: true }).map((massG): EventContent => ({ kind: 'sulfite', payload: { salt: 'potassium', massG } })),
-  fc.double({ min: 0, max: 5, noNaN: true }).map((massG): EventContent => ({ kind: 'sorbate', payload: { massG } })),
-  fc.double({ min: 0, max: 3, noNaN: true }).map((volumeL): EventContent => ({ kind: 'removal', payload: { volumeL, reason: 'foam' } })),
-  fc.double({ min: 0.98, max: 1.15, noNaN: true }).map((sg) => reading(sg)),
-  fc.double({ min: 0.1, max: 8, noNaN: true }).map((volumeL): EventContent => ({ kind: 'rack', payload: { volumeL } })),
-  fc.nat({ max: 6 }).map((count): EventContent => ({ kind: 'bottling', payload: { bottles: [{ sizeMl: 750, count }] } })),
-  fc.double({ min: 0, max: 3000, noNaN: true }).map(berries),
-  fc
-    .record({ massG: fc.double({ min: 0, max: 800, noNaN: true }), share: fc.double({ min: 0.1, max: 1, noNaN: true }) })
-    .map((payload): EventContent => ({ kind: 'strain', payload })),
-  fc.double({ min: 0.1, max: 2, noNaN: true }).map((volumeL): EventContent => ({
-    kind: 'transferOut',
-    payload: { toBatchId: 'other', toName: 'other', volumeL },
-  })),
-  fc.constant<EventContent>({ kind: 'note', payload: { text: 'tasted' } }),
-);
 
 describe('the ledger', () => {
   it('conserves mass through any events', () => {

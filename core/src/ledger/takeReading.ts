@@ -35,7 +35,8 @@ function fermentExtract(ledger: Ledger, extractG: number, assumptions: Assumptio
   ledger.sugarG -= sugarG;
   const shortG = extractG - (sugarG - glycerolG);
   ledger.unfermentableG = Math.max(0, ledger.unfermentableG + glycerolG - shortG);
-  ledger.ethanolG += extractG * assumptions.ethanolYield;
+  /** Undoing all of it may round to a little less than none. */
+  ledger.ethanolG = Math.max(0, ledger.ethanolG + extractG * assumptions.ethanolYield);
   ledger.co2G += extractG * co2PerExtract(assumptions.ethanolYield);
   ledger.yeastG += extractG * YEAST_PER_EXTRACT;
 }

@@ -39,8 +39,8 @@ export const shareGone = (ledger: Ledger): number => (ledger.sugarBasisG > 0 ? 1
 /** SG at which this share of the fermentable sugar is gone, forward or back from where the ledger stands. */
 export function sgAtShare(ledger: Ledger, share: number): number {
   const { ethanolYield, glycerolYield } = CENTRAL_ASSUMPTIONS;
-  /** Before its first alcohol there is nothing to go back to. */
-  const mostBackG = ledger.ethanolG / (ethanolYield * (1 - glycerolYield));
+  /** Before its first alcohol there is nothing to go back to; rounding must not reach beyond it. */
+  const mostBackG = ((1 - 1e-9) * ledger.ethanolG) / (ethanolYield * (1 - glycerolYield));
   const consumeG = Math.max(-mostBackG, ledger.sugarG - (1 - share) * ledger.sugarBasisG);
   return afterSugar(ledger, consumeG, CENTRAL_ASSUMPTIONS).sg;
 }

@@ -1,9 +1,13 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { planFeeding } from '../feed/index.ts';
+import { feedingPlanOf, planFeeding } from '../feed/index.ts';
+import { forecastInputOf } from '../forecast/index.ts';
+import { anyEvent } from '../ledger/anyEvent.ts';
 import { eventsAt } from '../ledger/build.ts';
 import { MEAN_HONEY } from '../ingredients/index.ts';
 import { checkEvent, fold, parcelOf, sgAtShare, viewOf } from '../ledger/index.ts';
-import type { EventContent } from '../ledger/index.ts';
+import type { BatchEvent, EventContent } from '../ledger/index.ts';
+import { Refusal } from '../quantities/index.ts';
 import { gatesOf, whyNotBottle } from '../stabilize/index.ts';
 import { expectedEnd, fellSince, finishOf, isOpen, stabilizedAt, stallEvidence, stallVerdict, stateOf } from '../watch/index.ts';
 import { asksOf, byUrgency, stationOf } from './index.ts';
@@ -170,6 +174,40 @@ describe('the state of a batch', () => {
     expect(end.sg.low).toBeLessThan(end.sg.value);
     expect(end.sg.high).toBeGreaterThan(end.sg.value);
     expect(finishOf(ledger()).state).toBe('moving');
+  });
+});
+
+describe('whatever was written', () => {
+  /** As the server refuses it, an event that cannot have happened is left out. */
+  const written = (contents: readonly EventContent[]): BatchEvent[] => {
+    const events: BatchEvent[] = [];
+    contents.forEach((content, i) => {
+      const event = { ...content, happenedAt: after(9 * i), id: `${i}`, seq: i + 1, enteredAt: after(9 * i) } as BatchEvent;
+      try {
+        checkEvent(events, event, after(9 * i));
+        events.push(event);
+      } catch (error) {
+        if (!(error instanceof Refusal)) throw error;
+      }
+    });
+    return events;
+  };
+
+  it('a vessel has a state and asks for something or nothing, and is never at a loss', () => {
+    const must = rows.map(([, content]) => content);
+    fc.assert(
+      fc.property(fc.array(anyEvent, { maxLength: 30 }), fc.boolean(), (more, isMead) => {
+        const events = written([...(isMead ? must : []), ...more]);
+        const now = after(9 * (more.length + 4));
+        const record = fold(events);
+        expect(asksOf(record, feedingPlanOf(record, feeding.practice), now).length).toBeGreaterThan(0);
+        expect(gatesOf(record, now)).toHaveLength(6);
+        const wish = { now, horizonDays: 90, members: 1, seed: 1, roomTempC: 18, organicCredit: 1 };
+        const input = forecastInputOf(record, wish);
+        if (input !== null) expect(Number.isFinite(sgAtShare(record, 0) + sgAtShare(record, 1) + input.course.sugarGPerL)).toBe(true);
+      }),
+      { numRuns: 300, seed: 5 },
+    );
   });
 });
 

@@ -150,6 +150,14 @@ describe('the dip line', () => {
     expect(sgAtShare(begun, -0.2)).toBeCloseTo(sgAtShare(begun, 0), 3);
   });
 
+  it('goes back to the must from wherever its first readings stand', () => {
+    for (let sg = 1.095; sg < 1.112; sg += 0.0003) {
+      const begun = exampleBatch('allround', [30, { kind: 'reading', payload: { sg } }]);
+      const start = sgAtShare(begun, -0.3);
+      for (let share = -0.1; share <= 0.1; share += 0.013) expect(sgAtShare(begun, share)).toBeLessThanOrEqual(start + 1e-9);
+    }
+  });
+
   it('does not call honey that was fed a slip', () => {
     const fed = { kind: 'honey' as const, payload: { name: 'linden', massG: 500, moisture: 0.17, unfermentable: 0.05 } };
     const ledger = exampleBatch('allround', [73, { kind: 'reading', payload: { sg: 1.03 } }], [80, fed]);
