@@ -94,6 +94,11 @@ describe('what is done about a stall', () => {
   it('leaves alone what has ended at its tolerance, and what only lags', () => {
     expect(curesOf('tolerance', 35)).toEqual(['leave']);
     expect(curesOf('lag', 2)).toEqual(['leave']);
+    const daysToRead = (truth: StallCase['truth'], day: number): number => {
+      const { evidence, verdict } = seenAt(truth, day);
+      return curesFor(verdict, evidence, rankCauses(evidence))[0]!.readAgainH / 24;
+    };
+    expect([daysToRead('lag', 2), daysToRead('tolerance', 35)]).toEqual([1, 7]);
   });
 
   it('lets a braggot rest for a week before it asks for a reading', () => {

@@ -162,7 +162,7 @@ export function curesFor(verdict: StallVerdict, evidence: StallEvidence, ranked:
           : say`Leave it. Read it again in a week; equal then, it has ended, and is stabilized before honey or bottles.`,
       ),
     ];
-  if (kind === 'lag' || kind === 'moving') return [leave(say`Leave it alone, warm and closed.`)];
+  if (kind === 'lag' || kind === 'moving') return [{ ...leave(say`Leave it alone, warm and closed.`), readAgainH: READ_AGAIN_H.measure }];
   if (kind === 'misread') return [measure];
   const [first] = ranked;
   const likely = (id: RankedCause['cause']['id']): boolean => ranked.some(({ cause, score }) => cause.id === id && score >= 1);
