@@ -54,3 +54,18 @@ test('killing the server in the middle of 100 entries loses none that was acknow
   }
   expect([...pairs.values()].every((count) => count === 2)).toBe(true);
 });
+
+test('a view that cannot be fetched says so, and opens once the server is back', async ({ page, demoCellar }) => {
+  await page.goto(demoCellar.url);
+  await expect(page.getByText('ask for you')).toBeVisible();
+  await demoCellar.kill();
+  await page.getByRole('link', { name: 'Shelf', exact: true }).click();
+  const notice = page.getByRole('alert').filter({ hasText: 'could not be fetched' });
+  await expect(notice).toBeVisible();
+  await notice.getByRole('button', { name: 'Try again' }).click();
+  await expect(notice).toContainText('does not answer just now');
+  await demoCellar.restart();
+  await notice.getByRole('button', { name: 'Try again' }).click();
+  await expect(page).toHaveURL(/\/shelf$/);
+  await expect(page.getByText('linden avenue').first()).toBeVisible();
+});

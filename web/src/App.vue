@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { defineAsyncComponent, onMounted } from 'vue';
 import KeysSheet from './parts/KeysSheet.vue';
+import MissingView from './parts/MissingView.vue';
 import NoticeBar from './parts/NoticeBar.vue';
 import TopBar from './parts/TopBar.vue';
 import { useCellarLight } from './composables/useCellarLight.ts';
@@ -33,6 +34,7 @@ onMounted(async () => {
   <template v-else>
     <TopBar />
     <NoticeBar />
+    <MissingView />
     <main id="place"><RouterView /></main>
     <KeysSheet />
   </template>

@@ -254,8 +254,20 @@ function fermentingAsks(ledger: Ledger, feeding: FeedingPlan | null, state: Batc
 
 const BELL_ORDER: Record<Bell, number> = { cracked: 0, swinging: 1, muffled: 2, still: 3 };
 
-/** Cracked before swinging before waiting before well; within a kind, what was due first. */
-export const byUrgency = (a: Ask, b: Ask): number => BELL_ORDER[a.bell] - BELL_ORDER[b.bell] || a.dueAt - b.dueAt;
+/** By the first word of their names, what does most harm by waiting first: glass, then yeast, then taste, then time (our judgement). */
+const BY_HARM = [
+  ...['moving', 'stuck', 'film', 'vinegar', 'dose', 'sulfur', 'starter', 'pitch', 'settle', 'bag', 'cure', 'suspect'],
+  ...['degas', 'solvent', 'verify', 'wait', 'confirm', 'reading'],
+];
+function harmOf({ key, bell }: Ask): number {
+  /** What waits does no harm yet: it comes in the order of its time. */
+  if (bell === 'muffled' || bell === 'still') return 0;
+  const place = BY_HARM.indexOf(key.split(' ')[0] ?? '');
+  return place < 0 ? BY_HARM.length : place;
+}
+
+/** Cracked before swinging before waiting before well; within a kind, by the harm of waiting, then what was due first. */
+export const byUrgency = (a: Ask, b: Ask): number => BELL_ORDER[a.bell] - BELL_ORDER[b.bell] || harmOf(a) - harmOf(b) || a.dueAt - b.dueAt;
 
 /** Where the work on a batch is now. */
 export function stationOf(ledger: Ledger, feeding: FeedingPlan | null, now: number): Station {

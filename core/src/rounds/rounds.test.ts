@@ -11,6 +11,7 @@ import { Refusal } from '../quantities/index.ts';
 import { gatesOf, whyNotBottle } from '../stabilize/index.ts';
 import { expectedEnd, fellSince, finishOf, isOpen, stabilizedAt, stallEvidence, stallVerdict, stateOf } from '../watch/index.ts';
 import { asksOf, byUrgency, stationOf } from './index.ts';
+import type { Ask } from './index.ts';
 
 const START = Date.UTC(2026, 7, 1, 10);
 const HOUR = 3_600_000;
@@ -233,6 +234,39 @@ describe('what a vessel asks for', () => {
     const hungry = asksOf(ledger(), feeding, after(26))[0]!;
     const waiting = asksOf(ledger(), feeding, after(3))[0]!;
     expect([waiting, hungry, stuck].sort(byUrgency)).toEqual([stuck, hungry, waiting]);
+  });
+});
+
+describe('what is most pressing', () => {
+  const named = (key: string, bell: Ask['bell'], dueH: number): Ask => ({
+    key,
+    bell,
+    dueAt: after(dueH),
+    sentence: [],
+    station: 'watch',
+    done: null,
+  });
+
+  it('is what does most harm by waiting, not what was due first', () => {
+    const [stuck, glass] = [named('stuck 1', 'cracked', 0), named('moving 1', 'cracked', 50)];
+    const [degas, dose, reading] = [named('degas', 'swinging', 0), named('dose 2', 'swinging', 40), named('reading 1', 'swinging', 0)];
+    expect([reading, degas, dose, stuck, glass].sort(byUrgency)).toEqual([glass, stuck, dose, degas, reading]);
+  });
+
+  it('comes in the order of its time while it only waits', () => {
+    const [dose, confirm] = [named('dose 2', 'muffled', 40), named('confirm 1', 'muffled', 20)];
+    expect([dose, confirm].sort(byUrgency)).toEqual([confirm, dose]);
+  });
+
+  it('knows every ask by its name', () => {
+    const keys = [
+      ...asksOf(ledger(), feeding, after(26)),
+      ...asksOf(ledger([50, sg(1.07)]), null, after(150)),
+      ...asksOf(ledger([5 * DAY, sg(1.046, 11)], [10 * DAY, sg(1.046, 11)]), null, after(10 * DAY)),
+      ...asksOf(ledger([19 * DAY, sg(0.995)]), null, after(30 * DAY)),
+    ].filter(({ bell }) => bell !== 'still');
+    expect(keys.length).toBeGreaterThan(3);
+    for (const each of keys) expect(byUrgency(each, { ...each, key: 'unheard of' }), each.key).toBeLessThan(0);
   });
 });
 

@@ -59,6 +59,7 @@ async function call<T>(method: string, path: string, body?: unknown, headers: Re
 }
 
 export const api = {
+  health: () => call<{ ok: true }>('GET', '/health'),
   practice: () => call<{ practice: Practice | null }>('GET', '/practice'),
   savePractice: (practice: Practice) => call<{ practice: Practice }>('PUT', '/practice', practice),
   loadDemo: () => call<{ filled: boolean }>('POST', '/demo'),
