@@ -133,7 +133,7 @@ const happenings = [
   of(
     'cure',
     z.strictObject({
-      cure: z.enum(['measure', 'warm', 'cool', 'rouse', 'raise pH', 'feed', 'restart', 'leave', 'give up']),
+      cure: z.enum(['warm', 'cool', 'rouse', 'raise pH', 'feed']),
       toC: z.number().min(0).max(40).optional(),
     }),
   ),

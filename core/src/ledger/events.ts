@@ -1,7 +1,7 @@
 import type { Composition, Family, StyleMark } from '../ingredients/index.ts';
 import type { CalibrationC, GravityInstrument, PhCalibration } from '../liquid/index.ts';
 import type { OwnYeast } from '../yeast/index.ts';
-import type { BaseSalt, Bottles, CureId, Mark, NutrientId, OwnNutrient, RemovalReason, StallCauseId, SulfiteSalt } from './kinds.ts';
+import type { BaseSalt, Bottles, CureMade, Mark, NutrientId, OwnNutrient, RemovalReason, StallCauseId, SulfiteSalt } from './kinds.ts';
 import type { Ledger } from './ledger.ts';
 
 /** Which lot of the shelf something was taken from, and which step of the brew day it did. */
@@ -61,7 +61,7 @@ export interface Payloads {
   /** A maker looked whether this stopped it. */
   finding: { cause: StallCauseId; holds: boolean };
   /** One change that was made for a stall; to what temperature, where it was that. */
-  cure: { cure: CureId; toC?: number | undefined };
+  cure: { cure: CureMade; toC?: number | undefined };
   /** What the vessel asked for is left for later, or for good and why. `ask` names it; new facts make a new ask of it. */
   putOff: { ask: string; told: string; until?: number | undefined; reason?: string | undefined };
   /** A starter is begun for what is stuck: how much of it, at which gravity. */

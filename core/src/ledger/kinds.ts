@@ -9,8 +9,8 @@ export interface OwnNutrient {
 /** What may have stopped a fermentation. */
 export type StallCauseId =
   'cold' | 'swing' | 'strong start' | 'tolerance' | 'gas' | 'nitrogen' | 'sour' | 'addition' | 'preservative' | 'heat';
-/** What may be done about a stall. */
-export type CureId = 'measure' | 'warm' | 'cool' | 'rouse' | 'raise pH' | 'feed' | 'restart' | 'leave' | 'give up';
+/** One change that is made for a stall, and judged by a reading. */
+export type CureMade = 'warm' | 'cool' | 'rouse' | 'raise pH' | 'feed';
 /** What raises a pH and brings potassium. */
 export type BaseSalt = 'carbonate' | 'bicarbonate';
 export type SulfiteSalt = 'potassium' | 'sodium';

@@ -1,7 +1,7 @@
 import type { GravityInstrument, Liquid, Mixed } from '../liquid/index.ts';
 import type { Family } from '../ingredients/index.ts';
 import type { OwnYeast } from '../yeast/index.ts';
-import type { BaseSalt, Bottles, CureId, Mark, NutrientId, StallCauseId, SulfiteSalt } from './kinds.ts';
+import type { BaseSalt, Bottles, CureMade, Mark, NutrientId, StallCauseId, SulfiteSalt } from './kinds.ts';
 
 /** A reading of the gravity as the ledger took it. */
 export interface ReadingPoint {
@@ -111,7 +111,7 @@ export interface Ledger {
   bases: { at: number; salt: BaseSalt; massG: number }[];
   findings: Partial<Record<StallCauseId, boolean>>;
   /** What was tried against a stall, in order. */
-  cures: { at: number; cure: CureId; toC: number | null }[];
+  cures: { at: number; cure: CureMade; toC: number | null }[];
   /** By the ask's name; `until` is null where it is left for good. */
   putOff: Record<string, { at: number; until: number | null }>;
   restart: { at: number; volumeL: number; sg: number; doneAt: Record<number, number> } | null;

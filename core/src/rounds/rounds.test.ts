@@ -1,17 +1,12 @@
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { feedingPlanOf, planFeeding } from '../feed/index.ts';
-import { forecastInputOf } from '../forecast/index.ts';
-import { anyEvent } from '../ledger/anyEvent.ts';
+import { planFeeding } from '../feed/index.ts';
 import { eventsAt } from '../ledger/build.ts';
 import { MEAN_HONEY } from '../ingredients/index.ts';
 import { checkEvent, fold, parcelOf, sgAtShare, viewOf } from '../ledger/index.ts';
-import type { BatchEvent, EventContent } from '../ledger/index.ts';
-import { Refusal } from '../quantities/index.ts';
+import type { EventContent } from '../ledger/index.ts';
 import { gatesOf, whyNotBottle } from '../stabilize/index.ts';
 import { expectedEnd, fellSince, finishOf, isOpen, stabilizedAt, stallEvidence, stallVerdict, stateOf } from '../watch/index.ts';
 import { asksOf, byUrgency, stationOf } from './index.ts';
-import type { Ask } from './index.ts';
 
 const START = Date.UTC(2026, 7, 1, 10);
 const HOUR = 3_600_000;
@@ -178,40 +173,6 @@ describe('the state of a batch', () => {
   });
 });
 
-describe('whatever was written', () => {
-  /** As the server refuses it, an event that cannot have happened is left out. */
-  const written = (contents: readonly EventContent[]): BatchEvent[] => {
-    const events: BatchEvent[] = [];
-    contents.forEach((content, i) => {
-      const event = { ...content, happenedAt: after(9 * i), id: `${i}`, seq: i + 1, enteredAt: after(9 * i) } as BatchEvent;
-      try {
-        checkEvent(events, event, after(9 * i));
-        events.push(event);
-      } catch (error) {
-        if (!(error instanceof Refusal)) throw error;
-      }
-    });
-    return events;
-  };
-
-  it('a vessel has a state and asks for something or nothing, and is never at a loss', () => {
-    const must = rows.map(([, content]) => content);
-    fc.assert(
-      fc.property(fc.array(anyEvent, { maxLength: 30 }), fc.boolean(), (more, isMead) => {
-        const events = written([...(isMead ? must : []), ...more]);
-        const now = after(9 * (more.length + 4));
-        const record = fold(events);
-        expect(asksOf(record, feedingPlanOf(record, feeding.practice), now).length).toBeGreaterThan(0);
-        expect(gatesOf(record, now)).toHaveLength(6);
-        const wish = { now, horizonDays: 90, members: 1, seed: 1, roomTempC: 18, organicCredit: 1 };
-        const input = forecastInputOf(record, wish);
-        if (input !== null) expect(Number.isFinite(sgAtShare(record, 0) + sgAtShare(record, 1) + input.course.sugarGPerL)).toBe(true);
-      }),
-      { numRuns: 300, seed: 5 },
-    );
-  });
-});
-
 describe('what a vessel asks for', () => {
   it('asks for the dose that is due, with grams for what is in the vessel', () => {
     const [ask] = asksOf(ledger(), feeding, after(26));
@@ -234,39 +195,6 @@ describe('what a vessel asks for', () => {
     const hungry = asksOf(ledger(), feeding, after(26))[0]!;
     const waiting = asksOf(ledger(), feeding, after(3))[0]!;
     expect([waiting, hungry, stuck].sort(byUrgency)).toEqual([stuck, hungry, waiting]);
-  });
-});
-
-describe('what is most pressing', () => {
-  const named = (key: string, bell: Ask['bell'], dueH: number): Ask => ({
-    key,
-    bell,
-    dueAt: after(dueH),
-    sentence: [],
-    station: 'watch',
-    done: null,
-  });
-
-  it('is what does most harm by waiting, not what was due first', () => {
-    const [stuck, glass] = [named('stuck 1', 'cracked', 0), named('moving 1', 'cracked', 50)];
-    const [degas, dose, reading] = [named('degas', 'swinging', 0), named('dose 2', 'swinging', 40), named('reading 1', 'swinging', 0)];
-    expect([reading, degas, dose, stuck, glass].sort(byUrgency)).toEqual([glass, stuck, dose, degas, reading]);
-  });
-
-  it('comes in the order of its time while it only waits', () => {
-    const [dose, confirm] = [named('dose 2', 'muffled', 40), named('confirm 1', 'muffled', 20)];
-    expect([dose, confirm].sort(byUrgency)).toEqual([confirm, dose]);
-  });
-
-  it('knows every ask by its name', () => {
-    const keys = [
-      ...asksOf(ledger(), feeding, after(26)),
-      ...asksOf(ledger([50, sg(1.07)]), null, after(150)),
-      ...asksOf(ledger([5 * DAY, sg(1.046, 11)], [10 * DAY, sg(1.046, 11)]), null, after(10 * DAY)),
-      ...asksOf(ledger([19 * DAY, sg(0.995)]), null, after(30 * DAY)),
-    ].filter(({ bell }) => bell !== 'still');
-    expect(keys.length).toBeGreaterThan(3);
-    for (const each of keys) expect(byUrgency(each, { ...each, key: 'unheard of' }), each.key).toBeLessThan(0);
   });
 });
 

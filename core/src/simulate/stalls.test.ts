@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { fold, massImbalanceG } from '../ledger/index.ts';
-import type { CureId, StallCauseId } from '../ledger/index.ts';
+import type { StallCauseId } from '../ledger/index.ts';
 import { asksOf } from '../rounds/index.ts';
 import { curesFor, rankCauses, restartPlan, stallEvidence, stallVerdict } from '../watch/index.ts';
 import { stallCases } from './stalls.ts';
+import type { CureId } from '../watch/index.ts';
 import type { StallCase } from './stalls.ts';
 import { stallStudy } from './stallStudy.ts';
 import { DAY_MS } from '../quantities/index.ts';

@@ -8,13 +8,18 @@ import {
   WARM_C_A_DAY,
   countedMgPerG,
 } from '../../feed/index.ts';
-import { HOUR_MS, degrees, gravity, hours, massG, phValue, say, tempC, volumeL } from '../../quantities/index.ts';
-import type { CureId, EventContent, Ledger } from '../../ledger/index.ts';
+import { degrees, gravity, hours, massG, phValue, say, tempC } from '../../quantities/index.ts';
+import type { CureMade, EventContent, Ledger } from '../../ledger/index.ts';
 import type { Sentence } from '../../quantities/index.ts';
 import { SORBIC_STOPS_MG_PER_L } from './causes.ts';
+import { READ_AGAIN_H, warmedReadAgainH, warmingH } from './cureUnderWay.ts';
 import type { RankedCause } from './causes.ts';
 import type { StallEvidence } from './evidence.ts';
 import type { StallVerdict } from './verdict.ts';
+
+export type CureId = CureMade | 'measure' | 'restart' | 'leave' | 'give up';
+/** What is no change made at once is looked at again after so long: a week for what should have ended. */
+const LOOK_AGAIN_H: Partial<Record<CureId, number>> = { measure: 24, restart: 72, leave: 168, 'give up': 0 };
 
 /** One change. After it, wait and read, before the next. */
 export interface Cure {
@@ -26,66 +31,13 @@ export interface Cure {
   deed: { label: Sentence; events: EventContent[] } | null;
 }
 
-/** How long each takes to show in the gravity (our estimates, after the usual 24 to 72 hours). */
-const READ_AGAIN_H: Record<CureId, number> = {
-  measure: 24,
-  warm: 48,
-  cool: 48,
-  rouse: 48,
-  'raise pH': 48,
-  feed: 48,
-  restart: 72,
-  leave: 168,
-  'give up': 0,
-};
-
-/** Hours that warming takes where no day brings more than it should. */
-const warmingH = (fromC: number, toC: number): number => (24 * Math.max(0, toC - fromC)) / WARM_C_A_DAY;
-const waitH = (cure: CureId, fromC: number | null, toC: number | null): number =>
-  cure === 'warm' && fromC !== null && toC !== null ? Math.max(READ_AGAIN_H.warm, warmingH(fromC, toC)) : READ_AGAIN_H[cure];
-/** A reading so little before its time judges a cure as well. */
-const EARLY_H = 6;
-
-/** What was done, as the log and Rounds say it. */
-export function cureTold({ cure, toC }: { cure: CureId; toC?: number | null | undefined }): Sentence {
-  switch (cure) {
-    case 'warm':
-      return toC === undefined || toC === null ? ['warming it'] : say`warming it to ${tempC(toC)}`;
-    case 'cool':
-      return toC === undefined || toC === null ? ['cooling it'] : say`cooling it to ${tempC(toC)}`;
-    case 'measure':
-      return ['measured again'];
-    case 'rouse':
-      return ['degassed and roused'];
-    case 'raise pH':
-      return ['raised its pH by the first half'];
-    case 'feed':
-      return ['fed for the stall'];
-    case 'restart':
-      return ['restarted'];
-    case 'leave':
-      return ['left alone'];
-    case 'give up':
-      return ['given up'];
-  }
-}
-
-/** The last thing that was tried and that no reading has judged yet: one change at a time. */
-export function cureUnderWay({ cures, readings, temps }: Ledger): { at: number; readAt: number; told: Sentence } | null {
-  const last = cures.at(-1);
-  if (last === undefined) return null;
-  const fromC = temps.findLast(({ at }) => at <= last.at)?.tempC ?? null;
-  const readAt = last.at + waitH(last.cure, fromC, last.toC) * HOUR_MS;
-  const isJudged = readings.some(({ at }) => at >= readAt - EARLY_H * HOUR_MS);
-  return isJudged ? null : { at: last.at, readAt, told: cureTold(last) };
-}
-
-/** The gentlest cure that was not tried since it stood still; to measure is never used up. */
-export const nextCure = (cures: readonly Cure[], { cures: tried }: Pick<Ledger, 'cures'>, stillSince: number): Cure | null =>
-  cures.find(({ id }) => id === 'measure' || !tried.some(({ cure, at }) => cure === id && at >= stillSince)) ?? null;
-
-const cureOf = (id: CureId, sentence: Sentence, deed: Cure['deed'] = null): Cure => ({ id, sentence, readAgainH: READ_AGAIN_H[id], deed });
-const done = (label: Sentence, payload: { cure: CureId; toC?: number }, ...more: EventContent[]): Cure['deed'] => ({
+const cureOf = (id: CureId, sentence: Sentence, deed: Cure['deed'] = null): Cure => ({
+  id,
+  sentence,
+  readAgainH: LOOK_AGAIN_H[id] ?? READ_AGAIN_H,
+  deed,
+});
+const done = (label: Sentence, payload: { cure: CureMade; toC?: number }, ...more: EventContent[]): Cure['deed'] => ({
   label,
   events: [{ kind: 'cure', payload }, ...more],
 });
@@ -162,7 +114,7 @@ export function curesFor(verdict: StallVerdict, evidence: StallEvidence, ranked:
           : say`Leave it. Read it again in a week; equal then, it has ended, and is stabilized before honey or bottles.`,
       ),
     ];
-  if (kind === 'lag' || kind === 'moving') return [{ ...leave(say`Leave it alone, warm and closed.`), readAgainH: READ_AGAIN_H.measure }];
+  if (kind === 'lag' || kind === 'moving') return [{ ...leave(say`Leave it alone, warm and closed.`), readAgainH: 24 }];
   if (kind === 'misread') return [measure];
   const [first] = ranked;
   const likely = (id: RankedCause['cause']['id']): boolean => ranked.some(({ cause, score }) => cause.id === id && score >= 1);
@@ -185,7 +137,7 @@ export function curesFor(verdict: StallVerdict, evidence: StallEvidence, ranked:
         say`Warm it to ${tempC(middle)}, by no more than ${degrees(WARM_C_A_DAY)} a day: some ${hours(warmingH(now, middle))}.`,
         done(say`Warming it to ${tempC(middle)}`, { cure: 'warm', toC: middle }),
       ),
-      readAgainH: waitH('warm', now, middle),
+      readAgainH: warmedReadAgainH(now, middle),
     });
   if (now !== null && now > yeast.tempC.high)
     cures.push(
@@ -221,63 +173,6 @@ export function curesFor(verdict: StallVerdict, evidence: StallEvidence, ranked:
   return cures;
 }
 
-/** What a starter for so much stuck mead brings into it besides the mead itself, written down when all is one again. */
-export function starterPours(liters: number): EventContent[] {
-  const starterL = liters / FIRST_PART;
-  return [
-    { kind: 'water', payload: { volumeL: starterL / 2 } },
-    {
-      kind: 'yeast',
-      payload: { yeastId: 'strong', name: 'starter for what was stuck', massG: Math.max(LEAST_YEAST_G, YEAST_G_PER_L * liters) },
-    },
-    { kind: 'nutrient', payload: { source: 'organic', massG: starterL * STARTER_NUTRIENT_G_PER_L } },
-  ];
-}
-
-export interface RestartStep {
-  /** Days after its beginning, at the soonest. */
-  day: number;
-  sentence: Sentence;
-  /** What the starter measures after this step, L. */
-  starterL: number;
-}
-
-/** The starter begins as so small a part of it; a gram of dry yeast for each liter that is stuck, two at least (trade habit). */
-const FIRST_PART = 16;
-const YEAST_G_PER_L = 1;
-const LEAST_YEAST_G = 2;
-/** What feeds the starter, g/L (our estimate). */
-const STARTER_NUTRIENT_G_PER_L = 2;
-/** What the last doubling may take more than its part, so that no drop is left over. */
-const LAST_BIT = 0.2;
-
-/**
- * A starter that is brought to the stuck mead by doublings, each when its gravity above 1.000 has halved.
- * @param liters what is stuck, above 0
- */
-export function restartPlan(liters: number, sg: number): RestartStep[] {
-  const points = (at: number): number => 1 + at / 1000;
-  const stuck = (sg - 1) * 1000;
-  let starterL = liters / FIRST_PART;
-  let has = stuck / 2;
-  const steps: RestartStep[] = [
-    {
-      day: 0,
-      starterL,
-      sentence: say`Rehydrate ${massG(Math.max(LEAST_YEAST_G, YEAST_G_PER_L * liters))} of the strongest yeast you have, with rehydration nutrient. Bring it to ${volumeL(starterL)}: half of it the stuck mead, half water, with ${massG(starterL * STARTER_NUTRIENT_G_PER_L)} of organic nutrient. It reads about ${gravity(points(has))}.`,
-    },
-  ];
-  let leftL = liters - starterL / 2;
-  for (let day = 1; leftL > 0; day++) {
-    const addL = leftL <= starterL * (1 + LAST_BIT) ? leftL : starterL;
-    leftL -= addL;
-    steps.push({
-      day,
-      starterL: starterL + addL,
-      sentence: say`When it reads ${gravity(points(has / 2))} or less, add ${volumeL(addL)} of the stuck mead. Not before; if it takes more than three days, stop: the mead is beyond this yeast.`,
-    });
-    has = ((has / 2) * starterL + stuck * addL) / (starterL + addL);
-    starterL += addL;
-  }
-  return steps;
-}
+/** The gentlest cure that was not tried since it stood still; to measure is never used up. */
+export const nextCure = (cures: readonly Cure[], { cures: tried }: Pick<Ledger, 'cures'>, stillSince: number): Cure | null =>
+  cures.find(({ id }) => id === 'measure' || !tried.some(({ cure, at }) => cure === id && at >= stillSince)) ?? null;
