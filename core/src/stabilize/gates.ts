@@ -28,6 +28,8 @@ export function gatesOf(ledger: Ledger, now: number): Gate[] {
   const finish = finishOf(ledger);
   const stable = stabilizedAt(ledger);
   const { clear, hazy, degassed } = ledger.marks;
+  /** What was stirred out while it fermented came back. */
+  const isDegassed = degassed !== undefined && degassed >= (finish.since?.at ?? Number.NEGATIVE_INFINITY);
   const isClear = clear !== undefined && clear >= (hazy ?? Number.NEGATIVE_INFINITY);
   const waitEnds = stable === null ? null : stable + WAIT_H * HOUR_MS;
   const after = waitEnds === null ? undefined : provenReadings(ledger).find((reading) => reading.at >= waitEnds);
@@ -55,8 +57,8 @@ export function gatesOf(ledger: Ledger, now: number): Gate[] {
     {
       id: 'degassed',
       name: 'Degassed',
-      open: degassed !== undefined,
-      sentence: degassed === undefined ? say`wants no prickle on the tongue` : say`since ${when(degassed)}`,
+      open: isDegassed,
+      sentence: isDegassed ? say`since ${when(degassed)}` : say`wants no prickle on the tongue`,
     },
     {
       id: 'stabilized',

@@ -117,6 +117,9 @@ describe('the gates before honey', () => {
     expect(shut(dry, 21)).toBe('finished');
     expect(shut(proven, 29)).toBe('clear');
     expect(shut([...proven, [30 * DAY, mark('clear')]], 30)).toBe('degassed');
+    expect(shut([[5 * DAY, mark('degassed')], ...proven, [30 * DAY, mark('clear')]], 30), 'gas came back while it fermented').toBe(
+      'degassed',
+    );
     expect(shut(cleared, 30)).toBe('stabilized');
     expect(shut(stabilized, 31.9)).toBe('waited');
     expect(shut(stabilized, 32.1)).toBe('verified');
