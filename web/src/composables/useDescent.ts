@@ -10,7 +10,7 @@ import { useBatch } from '../stores/batch.ts';
 import { usePractice } from '../stores/practice.ts';
 import { useReader } from './useReader.ts';
 
-const HAPPENINGS = new Set(['nutrient', 'removal', 'rack', 'sulfite', 'bottling', 'base']);
+const HAPPENINGS = new Set(['nutrient', 'removal', 'rack', 'sulfite', 'bottling', 'base', 'cure']);
 
 /** What the chart of the open batch draws; null before its first reading. */
 export function useDescent(fan: Ref<readonly FanPoint[]>, compared: Ref<readonly FanPoint[]>) {
@@ -18,8 +18,10 @@ export function useDescent(fan: Ref<readonly FanPoint[]>, compared: Ref<readonly
   const house = usePractice();
   const { tell } = useReader();
 
-  const wordFor = (event: StandingEvent): string =>
-    event.kind === 'nutrient' ? 'fed' : tell(eventSentence(event)).split(' ').slice(0, 3).join(' ');
+  const wordFor = (event: StandingEvent): string => {
+    const told = tell(eventSentence(event));
+    return event.kind === 'nutrient' ? 'fed' : event.kind === 'cure' ? told : told.split(' ').slice(0, 3).join(' ');
+  };
   /** What may have bent the line; of things at one moment the first stands for all. */
   const happenings = computed(() => {
     const pitchedAt = store.ledger.pitch?.at ?? Number.POSITIVE_INFINITY;
