@@ -12,6 +12,8 @@ const MEMBERS = 500;
 const ROUNDS = 9;
 const TURNS = 9;
 
+/** What else runs on the machine only ever adds to a time: the fastest of some rounds is the loop's own. */
+const fastest = (values: readonly number[]): number => Math.min(...values);
 const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1] ?? Number.NaN;
 
 function someMembers(): Kinetics[] {
@@ -56,7 +58,7 @@ export function againstC(): { ratio: number; hereMs: number; inCMs: number; diff
       let all = 0;
       for (const kinetics of members) {
         ferment(kinetics, COURSE, grid, sugar);
-        for (let k = 0; k < steps; k++) all += sugar[k] ?? 0;
+        for (let k = 0; k < steps; k++) all += sugar[k] as number;
       }
       const tookMs = performance.now() - began;
       sum += all;
@@ -65,12 +67,12 @@ export function againstC(): { ratio: number; hereMs: number; inCMs: number; diff
     for (let i = 0; i < ROUNDS; i++) here();
     const turns = Array.from({ length: TURNS }, () => {
       sum = 0;
-      const hereMs = median(Array.from({ length: ROUNDS }, here));
+      const hereMs = fastest(Array.from({ length: ROUNDS }, here));
       const said = spawnSync(program, { input: Buffer.from(input.buffer), encoding: 'utf8' })
         .stdout.trim()
         .split('\n')
         .map(Number);
-      const inCMs = median(said.slice(0, ROUNDS));
+      const inCMs = fastest(said.slice(0, ROUNDS));
       return { hereMs, inCMs, ratio: hereMs / inCMs, differs: Math.abs(sum / (said.at(-1) ?? 1) - 1) };
     });
     const by = (pick: (turn: (typeof turns)[number]) => number): number => median(turns.map(pick));
