@@ -15,7 +15,7 @@ const SMALL_MASS_G = 200;
 /** Below this, volume is shown in milliliters in every system: yeast water and samples are measured in them. */
 const SMALL_VOLUME_L = 0.1;
 
-/** Making a format costs a hundred times what using it does, and a screen uses a few of them hundreds of times. */
+/** Making a format costs far more than using it, and a screen uses a few of them hundreds of times. */
 const formats = new Map<string, Intl.NumberFormat | Intl.DateTimeFormat>();
 function formatOf<F extends Intl.NumberFormat | Intl.DateTimeFormat>(key: string, make: () => F): F {
   const known = formats.get(key) as F | undefined;

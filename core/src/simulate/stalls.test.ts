@@ -170,6 +170,8 @@ describe('what is done about a stall', () => {
     const { evidence } = seenAt('cold', 14);
     const scoreOf = (id: StallCauseId, more: Partial<typeof evidence>): number =>
       rankCauses({ ...evidence, ...more }).find(({ cause }) => cause.id === id)!.score;
+    const told = JSON.stringify(rankCauses({ ...evidence, gassyDays: 5 }).find(({ cause }) => cause.id === 'gas')!.findings);
+    expect(told, 'nobody said that it was stirred').not.toContain('stirred');
     expect(scoreOf('gas', { gassyDays: 9 })).toBeGreaterThan(scoreOf('gas', { gassyDays: 1 }) + 3);
     const { low } = evidence.yeast.toleranceAbv;
     expect(scoreOf('tolerance', { abv: low - 0.5 })).toBeGreaterThan(scoreOf('tolerance', { abv: low - 5 }) + 3);

@@ -58,11 +58,6 @@ const found = (cause: StallCauseId, holds: boolean, name: string): Promise<boole
 </template>
 
 <style scoped>
-h3 {
-  padding-top: 4px;
-  font-size: 16px;
-}
-
 .causes {
   display: grid;
   gap: 12px;

@@ -89,11 +89,6 @@ const beginStarter = (): Promise<boolean> =>
 </template>
 
 <style scoped>
-h3 {
-  padding-top: 4px;
-  font-size: 16px;
-}
-
 .tried {
   color: var(--verdigris);
   font-weight: 700;

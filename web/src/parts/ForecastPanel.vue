@@ -51,8 +51,8 @@ const difference = computed(() => {
     days === null
       ? ''
       : days === 0
-        ? 'It ends on the same day'
-        : `It ends ${Math.abs(days)} ${Math.abs(days) === 1 ? 'day' : 'days'} ${days < 0 ? 'sooner' : 'later'}`;
+        ? 'It ends on about the same day'
+        : `It ends about ${Math.abs(days)} ${Math.abs(days) === 1 ? 'day' : 'days'} ${days < 0 ? 'sooner' : 'later'}`;
   const [before, after] = [planned.stickProbability, asked.stickProbability].map((share) => show('percent', 100 * share));
   return [end, before === after ? 'sticks as likely' : `sticks in ${after} instead of ${before}`].filter(Boolean).join(', and ') + '.';
 });

@@ -50,4 +50,9 @@ const HEAD: Record<StallKind, string> = {
   display: grid;
   gap: 8px;
 }
+
+.clinic :deep(h3) {
+  padding-top: 4px;
+  font-size: 16px;
+}
 </style>

@@ -65,8 +65,10 @@ describe('the forecast', () => {
           .find('[data-test=difference]')
           .text(),
       );
-    expect(told({})).toBe('Against the plan, dotted: It ends 7 days sooner, and sticks in 7 % instead of 12 %.');
-    expect(told({ endH: { ...planned.endH, value: 27 * 24 }, stickProbability: 0.12 })).toContain('on the same day, and sticks as likely');
+    expect(told({})).toBe('Against the plan, dotted: It ends about 7 days sooner, and sticks in 7 % instead of 12 %.');
+    expect(told({ endH: { ...planned.endH, value: 27 * 24 }, stickProbability: 0.12 })).toContain(
+      'on about the same day, and sticks as likely',
+    );
     expect(panel().find('[data-test=difference]').exists()).toBe(false);
   });
 

@@ -114,8 +114,7 @@ export const STALL_CAUSES: readonly StallCause[] = [
     weigh: ({ gassyDays }) => {
       if (gassyDays >= 7)
         return [finding(0.5, say`Nothing stirred its gas out for ${hours(24 * gassyDays)}; in so much of it yeast labors.`)];
-      if (gassyDays <= 3) return [finding(-3, say`Its gas was stirred out ${hours(24 * gassyDays)} ago.`)];
-      return [finding(-1, say`Its gas was last stirred out ${hours(24 * gassyDays)} ago.`)];
+      return [finding(gassyDays <= 3 ? -3 : -1, say`It has gathered gas for ${hours(24 * gassyDays)} only.`)];
     },
     check: say`Stir a glass of it, and see how much it foams.`,
   },
