@@ -6,6 +6,7 @@ const FLOORS = [
   'liquid',
   'ingredients',
   'yeast',
+  'preservatives',
   'ledger',
   'float',
   'vessel',
@@ -18,6 +19,7 @@ const FLOORS = [
   'sweeten',
   'bottle',
   'rounds',
+  'check',
   'simulate',
 ];
 

@@ -3,11 +3,11 @@ import type { FloatPoint } from '@hollow-bell/core/float';
 import { DAP_CAP_G_PER_L } from '@hollow-bell/core/feed';
 import type { BatchEvent } from '@hollow-bell/core/ledger';
 import type { MustPlan } from '@hollow-bell/core/must';
-import type { BatchPhase } from '@hollow-bell/core/watch';
+import type { ShownPhase } from '@hollow-bell/core/watch';
 import { z } from 'zod';
 import { ledgerSchema, newEventSchema } from './events.ts';
 import type { Same } from './events.ts';
-import { compositionSchema, familySchema, nameSchema, ownYeastSchema, stageSchema, styleMarkSchema } from './ingredients.ts';
+import { compositionSchema, familySchema, nameSchema, ownYeastSchema, stageSchema, styleMarkSchema, yeastIdSchema } from './ingredients.ts';
 import { practiceSchema } from './practice.ts';
 
 export const vesselSchema = z.strictObject({
@@ -39,7 +39,7 @@ export const plannedIngredientSchema = z.strictObject({
 export const mustPlanSchema = z.strictObject({
   ingredients: z.array(plannedIngredientSchema).min(1, 'A must needs an ingredient.').max(40, 'A must has at most 40 ingredients.'),
   waterL: z.number().min(0).max(2000),
-  yeastId: z.string().min(1).max(40),
+  yeastId: yeastIdSchema,
   own: ownYeastSchema.optional(),
   yeastLotId: z.uuid().optional(),
   vessel: vesselSchema,
@@ -124,7 +124,7 @@ export const batchSummarySchema = z.object({
 });
 export type BatchSummary = z.infer<typeof batchSummarySchema>;
 
-export const phaseSchema = z.custom<BatchPhase>((value) => typeof value === 'string').meta({ type: 'string' });
+export const phaseSchema = z.custom<ShownPhase>((value) => typeof value === 'string').meta({ type: 'string' });
 /** A batch as a line in the book. Gravity and volume are null where the vessel is empty. */
 export const listedSchema = z.object({
   id: z.uuid(),

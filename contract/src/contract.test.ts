@@ -1,3 +1,4 @@
+import { YEAST_IDS } from '@hollow-bell/core/yeast';
 import fc from 'fast-check';
 import { honeyComposition } from '@hollow-bell/core/ingredients';
 import { planOf, plannedHoney } from '@hollow-bell/core/must';
@@ -30,7 +31,7 @@ const happening = fc.oneof(
   fc.record({ kind: fc.constant('water'), payload: fc.record({ volumeL: fc.double({ min: 0, max: 100, noNaN: true }) }) }),
   fc.record({
     kind: fc.constant('yeast'),
-    payload: fc.record({ yeastId: name, name, massG: fc.double({ min: 0, max: 100, noNaN: true }) }),
+    payload: fc.record({ yeastId: fc.constantFrom(...YEAST_IDS), name, massG: fc.double({ min: 0, max: 100, noNaN: true }) }),
   }),
   fc.record({ kind: fc.constant('nutrient'), payload: fc.record({ source: fc.constantFrom('organic', 'dap'), massG: grams }) }),
   fc.record({

@@ -2,7 +2,7 @@ import type { EventContent, Ledger } from '@hollow-bell/core/ledger';
 import { GRAVITY_INSTRUMENTS } from '@hollow-bell/core/liquid';
 import { SG_RANGE } from '@hollow-bell/core/quantities';
 import { z } from 'zod';
-import { compositionSchema, familySchema, nameSchema as name, ownYeastSchema, styleMarkSchema } from './ingredients.ts';
+import { compositionSchema, familySchema, nameSchema as name, ownYeastSchema, styleMarkSchema, yeastIdSchema } from './ingredients.ts';
 
 const massG = z.number().min(0).max(200_000);
 const volumeL = z.number().min(0).max(2000);
@@ -89,7 +89,7 @@ const happenings = [
     'yeast',
     z.strictObject({
       ...origin,
-      yeastId: z.string().min(1).max(40),
+      yeastId: yeastIdSchema,
       name,
       massG: z.number().min(0).max(2000),
       own: ownYeastSchema.optional(),
@@ -148,6 +148,7 @@ const happenings = [
       })
       .refine(({ until, reason }) => (until === undefined) !== (reason === undefined), 'Later needs a time, not at all a reason.'),
   ),
+  of('staysHere', z.strictObject({})),
   of('restart', z.strictObject({ volumeL: z.number().positive().max(2000), sg: z.number().min(SG_RANGE.low).max(SG_RANGE.high) })),
   of('restartStep', z.strictObject({ index: z.number().int().min(0).max(20) })),
   of(

@@ -1,4 +1,5 @@
 import type { Composition, Family, Stage, StyleMark } from '@hollow-bell/core/ingredients';
+import { isYeastId } from '@hollow-bell/core/yeast';
 import { z } from 'zod';
 
 export const nameSchema = z.string().trim().min(1, 'A name is missing.').max(80, 'A name has at most 80 letters.');
@@ -47,6 +48,9 @@ export const compositionSchema = z
     ({ sugar, unfermentable, insoluble }) => sugar + unfermentable + insoluble <= 1.0005,
     'Sugar, unfermentable and insoluble parts together cannot pass 100 %.',
   );
+
+/** One of the yeast types; a packet of another has the nearest type and figures of its own. */
+export const yeastIdSchema = z.string().refine(isYeastId, 'No yeast type goes by that name; choose one of those listed.');
 
 /** What a packet says of its own yeast. */
 export const ownYeastSchema = z.strictObject({

@@ -2,7 +2,7 @@ import { checkComposition } from '@hollow-bell/core/ingredients';
 import { Refusal } from '@hollow-bell/core/quantities';
 import { z } from 'zod';
 import { phBuffersSchema } from './events.ts';
-import { compositionSchema, familySchema, nameSchema, ownYeastSchema, styleMarkSchema } from './ingredients.ts';
+import { compositionSchema, familySchema, nameSchema, ownYeastSchema, styleMarkSchema, yeastIdSchema } from './ingredients.ts';
 
 const day = z.iso.date('A date is written as 2027-03-31.');
 
@@ -25,7 +25,7 @@ const ingredientDetail = z
 
 const detailSchema = z.union([
   ingredientDetail,
-  z.strictObject({ kind: z.literal('yeast'), typeId: z.string().min(1).max(40), own: ownYeastSchema }),
+  z.strictObject({ kind: z.literal('yeast'), typeId: yeastIdSchema, own: ownYeastSchema }),
   z
     .strictObject({
       kind: z.literal('nutrient'),

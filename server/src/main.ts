@@ -3,6 +3,7 @@ import { readConfig } from './config.ts';
 import type { ConfigInput } from './config.ts';
 import { connect } from './database/connect.ts';
 import { migratorOf } from './database/migrate.ts';
+import { refoldOlder } from './features/batches/refold.ts';
 import { loadDemoCellar } from './features/demo/load.ts';
 
 export interface Running {
@@ -20,6 +21,8 @@ export async function startServer(input: ConfigInput, options: { demo: boolean }
   try {
     await migratorOf(sequelize).up();
     const { app, cellar } = await buildApp({ config, sequelize, now: () => Date.now() });
+    const { failed } = await refoldOlder(sequelize);
+    if (failed.length > 0) app.log.warn({ failed }, 'batches whose record cannot be folded');
     if (options.demo) await loadDemoCellar(cellar);
     const address = await app.listen({ host: config.host, port: config.port });
     return {

@@ -1,7 +1,9 @@
 import type { Composition, Family, StyleMark } from '../ingredients/index.ts';
 import type { CalibrationC, GravityInstrument, PhCalibration } from '../liquid/index.ts';
 import type { OwnYeast } from '../yeast/index.ts';
-import type { BaseSalt, Bottles, CureMade, Mark, NutrientId, OwnNutrient, RemovalReason, StallCauseId, SulfiteSalt } from './kinds.ts';
+import type { BaseSalt, Bottles, CureMade, Mark, NutrientId, OwnNutrient, RemovalReason, StallCauseId } from './kinds.ts';
+import type { SulfiteSalt } from '../preservatives/index.ts';
+
 import type { Ledger } from './ledger.ts';
 
 /** Which lot of the shelf something was taken from, and which step of the brew day it did. */
@@ -68,6 +70,8 @@ export interface Payloads {
   restart: { volumeL: number; sg: number };
   /** Which of the starter’s steps was done, from 0. */
   restartStep: { index: number };
+  /** The maker’s word: it rests here, above where it was expected, and is looked at as it is. */
+  staysHere: Record<never, never>;
   note: { text: string; mark?: Mark | undefined; step?: string | undefined };
   /** Replaces an earlier event, or withdraws it where `replacement` is null. The earlier one stays on record. */
   amendment: { eventId: string; replacement: Replacement | null };

@@ -5,13 +5,17 @@ import { standingEvents } from './events.ts';
 import type { BatchEvent, EventOf, StandingEvent } from './events.ts';
 import { broughtBy, honeySolids } from '../ingredients/index.ts';
 import type { Brought } from '../ingredients/index.ts';
-import { contentsG, emptyLedger, scaleMasses } from './ledger.ts';
+import { contentsG, copyOf, emptyLedger, scaleMasses } from './ledger.ts';
 import type { Ledger } from './ledger.ts';
-import { BASE_SALTS, SO2_IN, SORBIC_IN_SORBATE, TARTARIC_G_PER_EQUIVALENT, nutrientOf } from './salts.ts';
+import { breakGuard, judgeGuard, keepUnsweetened } from './guard.ts';
+import { BASE_SALTS, TARTARIC_G_PER_EQUIVALENT, nutrientOf } from './salts.ts';
+import { settleStay } from './staysHere.ts';
 import { takeReading } from './takeReading.ts';
 import { receive } from './transfer.ts';
 import { mixedOf } from './view.ts';
+import { SO2_IN, SORBIC_IN_SORBATE } from '../preservatives/index.ts';
 import { DAY_MS } from '../quantities/index.ts';
+import type { Immutable } from '../quantities/index.ts';
 
 function pourWater(ledger: Ledger, massG: number): void {
   ledger.waterG += massG;
@@ -52,9 +56,10 @@ function takeFromShelf(ledger: Ledger, lotId: string | undefined, amount: number
   if (lotId !== undefined) ledger.taken[lotId] = (ledger.taken[lotId] ?? 0) + amount;
 }
 
-function takeIngredient(ledger: Ledger, event: EventOf<'ingredient'>, assumptions: Assumptions): void {
+function takeIngredient(ledger: Ledger, event: Immutable<EventOf<'ingredient'>>, assumptions: Assumptions): void {
   const { name, family, massG, composition, sugarSpread, bagDays } = event.payload;
   const brought = broughtBy(massG, composition, 1 + sugarSpread * assumptions.sugarShift);
+  keepUnsweetened(ledger, brought.sugarG);
   pour(ledger, brought, massG);
   ledger.broughtAmmoniumNMg += (massG * composition.ammoniumNMgPerKg) / 1000;
   ledger.broughtAminoNMg += (massG * composition.aminoNMgPerKg) / 1000;
@@ -72,7 +77,8 @@ function takeIngredient(ledger: Ledger, event: EventOf<'ingredient'>, assumption
   });
 }
 
-function applyEvent(ledger: Ledger, event: StandingEvent, assumptions: Assumptions): void {
+/** What an event does to the state. It may read the event, never write into it. */
+function applyEvent(ledger: Ledger, event: Immutable<StandingEvent>, assumptions: Assumptions): void {
   const at = event.happenedAt;
   if (event.kind !== 'transferIn') ledger.lastEventAt = at;
   if ('lotId' in event.payload && 'massG' in event.payload) takeFromShelf(ledger, event.payload.lotId, event.payload.massG);
@@ -80,6 +86,7 @@ function applyEvent(ledger: Ledger, event: StandingEvent, assumptions: Assumptio
     case 'honey': {
       const { name, massG, moisture, unfermentable } = event.payload;
       const solids = honeySolids(massG, moisture + assumptions.moistureShift, unfermentable * assumptions.unfermentableScale);
+      keepUnsweetened(ledger, solids.sugarG);
       pour(ledger, { ...solids, insolubleG: 0 }, massG);
       ledger.honeys.push({ at, name, massG, afterPitch: ledger.pitch !== null });
       break;
@@ -93,6 +100,7 @@ function applyEvent(ledger: Ledger, event: StandingEvent, assumptions: Assumptio
     case 'yeast': {
       const { yeastId, name, massG, own } = event.payload;
       const must = mixedOf(ledger);
+      breakGuard(ledger);
       ledger.yeastG += massG;
       ledger.pouredG += massG;
       ledger.pitch ??= {
@@ -118,16 +126,22 @@ function applyEvent(ledger: Ledger, event: StandingEvent, assumptions: Assumptio
       ledger.doses.push({ at, source, name, massG, ammoniumNMg, aminoNMg, dose: dose ?? null });
       break;
     }
-    case 'sulfite':
+    case 'sulfite': {
+      const so2Mg = event.payload.massG * SO2_IN[event.payload.salt] * 1000;
       pourSalt(ledger, event.payload.massG);
-      ledger.so2Mg += event.payload.massG * SO2_IN[event.payload.salt] * 1000;
+      ledger.so2Mg += so2Mg;
+      ledger.guardSo2Mg += so2Mg;
       ledger.sulfites.push({ at, ...event.payload });
       break;
-    case 'sorbate':
+    }
+    case 'sorbate': {
+      const sorbicMg = event.payload.massG * SORBIC_IN_SORBATE * 1000;
       pourSalt(ledger, event.payload.massG);
-      ledger.sorbicMg += event.payload.massG * SORBIC_IN_SORBATE * 1000;
+      ledger.sorbicMg += sorbicMg;
+      ledger.guardSorbicMg += sorbicMg;
       ledger.sorbates.push({ at, ...event.payload });
       break;
+    }
     case 'base': {
       const { salt, massG } = event.payload;
       pourSalt(ledger, massG);
@@ -150,6 +164,10 @@ function applyEvent(ledger: Ledger, event: StandingEvent, assumptions: Assumptio
       break;
     case 'restartStep':
       if (ledger.restart !== null) ledger.restart.doneAt[event.payload.index] = at;
+      break;
+    case 'staysHere':
+      settleStay(ledger);
+      ledger.staysHereAt = at;
       break;
     case 'removal': {
       const before = mixedOf(ledger);
@@ -174,9 +192,10 @@ function applyEvent(ledger: Ledger, event: StandingEvent, assumptions: Assumptio
       break;
     }
     case 'bottling': {
-      const { bottles } = event.payload;
+      const bottles = event.payload.bottles.map((each) => ({ ...each }));
       const before = mixedOf(ledger);
-      ledger.bottled = { at, bottles };
+      const earlier = ledger.bottled;
+      ledger.bottled = { at, bottles: [...(earlier?.bottles ?? []), ...bottles], mead: copyOf({ ...ledger, bottled: null }) };
       if (before === null) break;
       const bottledL = bottles.reduce((sum, bottle) => sum + (bottle.sizeMl * bottle.count) / 1000, 0);
       removeFraction(ledger, bottledL / before.volumeL);
@@ -205,7 +224,22 @@ function applyEvent(ledger: Ledger, event: StandingEvent, assumptions: Assumptio
       if (event.payload.mark !== undefined) ledger.marks[event.payload.mark] = at;
       break;
   }
+  judgeGuard(ledger, at);
   if (ledger.pitch === null) ledger.predictedOg = ledger.measuredOg === null ? (mixedOf(ledger)?.sg ?? null) : ledger.predictedOg;
+}
+
+/**
+ * The states of a batch one after the other: `before` is asked for each event with the state that it met. What it throws ends the fold.
+ *
+ * @returns the state after the last event
+ */
+export function foldAlong(events: readonly StandingEvent[], before: (state: Ledger, event: StandingEvent) => void): Ledger {
+  const ledger = emptyLedger();
+  for (const event of events) {
+    before(ledger, event);
+    applyEvent(ledger, event, CENTRAL_ASSUMPTIONS);
+  }
+  return ledger;
 }
 
 /** The state of a batch after all its events, amendments applied, in the order in which things happened. */

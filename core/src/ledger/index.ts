@@ -1,10 +1,10 @@
 export * from './assumptions.ts';
 export * from './build.ts';
-export * from './check.ts';
 export * from './events.ts';
 export * from './figures.ts';
 export * from './fold.ts';
 export * from './gravityRead.ts';
+export { GUARD, LEAST_SUGAR_G, guardNeeded } from './guard.ts';
 export * from './kinds.ts';
 export * from './ledger.ts';
 export * from './salts.ts';

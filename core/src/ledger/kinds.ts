@@ -13,7 +13,6 @@ export type StallCauseId =
 export type CureMade = 'warm' | 'cool' | 'rouse' | 'raise pH' | 'feed';
 /** What raises a pH and brings potassium. */
 export type BaseSalt = 'carbonate' | 'bicarbonate';
-export type SulfiteSalt = 'potassium' | 'sodium';
 export type RemovalReason = 'sample' | 'foam' | 'spill' | 'lees';
 /** What a maker judges by eye or nose; each can be part of a gate or a rule. */
 export type Mark =

@@ -233,7 +233,9 @@ describe('splitting and blending', () => {
             payload: { fromBatchId: 'b', fromName: 'b', volumeL: 1, parcel: parcelOf(taken, mixedOf(taken)!.volumeL) },
           },
         ];
-        for (const field of MASS_FIELDS) expect(fold(back)[field], field).toBeCloseTo(whole[field], 6);
+        const guards = ['guardSo2Mg', 'guardSorbicMg'];
+        for (const field of MASS_FIELDS.filter((each) => !guards.includes(each)))
+          expect(fold(back)[field], field).toBeCloseTo(whole[field], 6);
         expect(Math.abs(massImbalanceG(taken))).toBeLessThan(1e-6 * (1 + taken.pouredG));
         expect(Math.abs(massImbalanceG(fold(back)))).toBeLessThan(1e-5 * (1 + whole.pouredG));
       }),

@@ -1,7 +1,9 @@
 import type { GravityInstrument, Liquid, Mixed } from '../liquid/index.ts';
 import type { Family } from '../ingredients/index.ts';
+import type { SulfiteSalt } from '../preservatives/index.ts';
+import type { Immutable } from '../quantities/index.ts';
 import type { OwnYeast } from '../yeast/index.ts';
-import type { BaseSalt, Bottles, CureMade, Mark, NutrientId, StallCauseId, SulfiteSalt } from './kinds.ts';
+import type { BaseSalt, Bottles, CureMade, Mark, NutrientId, StallCauseId } from './kinds.ts';
 
 /** A reading of the gravity as the ledger took it. */
 export interface ReadingPoint {
@@ -30,6 +32,8 @@ export interface Temperature {
 }
 
 export interface Ledger {
+  /** Which shape and which rules it was folded by; one of another version is folded again. */
+  version: number;
   waterG: number;
   /** Fermentable sugar still there. */
   sugarG: number;
@@ -56,6 +60,9 @@ export interface Ledger {
   acidG: number;
   so2Mg: number;
   sorbicMg: number;
+  /** What guards against new life: SO2 and sorbic acid given since yeast last went in, still in this liquid. */
+  guardSo2Mg: number;
+  guardSorbicMg: number;
 
   predictedOg: number | null;
   measuredOg: number | null;
@@ -118,11 +125,22 @@ export interface Ledger {
   marks: Partial<Record<Mark, number>>;
   losses: { at: number; volumeL: number; why: 'sample' | 'foam' | 'spill' | 'lees' | 'racking' | 'split' }[];
   rackedAt: number | null;
-  bottled: { at: number; bottles: Bottles } | null;
+  /** Since when enough of sulfite and sorbate is in it, with the doses that this volume then needed; null while it is not. */
+  guarded: { at: number; so2MgPerL: number; sorbicMgPerL: number } | null;
+  /** The mead just before sugar went into it under that guard; null while none did. */
+  unsweetened: Ledger | null;
+  /** The maker's word that it rests here, above where it was expected. */
+  staysHereAt: number | null;
+  /** What was closed, and the mead as it was then. */
+  bottled: { at: number; bottles: Bottles; mead: Ledger } | null;
   lastEventAt: number | null;
 }
 
+/** Raised when the fold’s rules or this shape change: what is stored of older ones is folded again at the next start. */
+export const LEDGER_VERSION = 2;
+
 export const emptyLedger = (): Ledger => ({
+  version: LEDGER_VERSION,
   waterG: 0,
   sugarG: 0,
   unfermentableG: 0,
@@ -141,6 +159,8 @@ export const emptyLedger = (): Ledger => ({
   acidG: 0,
   so2Mg: 0,
   sorbicMg: 0,
+  guardSo2Mg: 0,
+  guardSorbicMg: 0,
   predictedOg: null,
   measuredOg: null,
   pitch: null,
@@ -166,6 +186,9 @@ export const emptyLedger = (): Ledger => ({
   marks: {},
   losses: [],
   rackedAt: null,
+  guarded: null,
+  unsweetened: null,
+  staysHereAt: null,
   bottled: null,
   lastEventAt: null,
 });
@@ -207,8 +230,13 @@ export const MASS_FIELDS = [
   'acidG',
   'so2Mg',
   'sorbicMg',
+  'guardSo2Mg',
+  'guardSorbicMg',
 ] as const satisfies readonly (keyof Ledger)[];
 
 export function scaleMasses(ledger: Ledger, keep: number): void {
   for (const field of MASS_FIELDS) ledger[field] *= keep;
 }
+
+/** A ledger of its own, sharing nothing with the first. */
+export const copyOf = (ledger: Immutable<Ledger>): Ledger => JSON.parse(JSON.stringify(ledger)) as Ledger;

@@ -1,4 +1,4 @@
-import type { BaseSalt, NutrientId, OwnNutrient, SulfiteSalt } from './kinds.ts';
+import type { BaseSalt, NutrientId, OwnNutrient } from './kinds.ts';
 
 /** Nitrogen in nutrients, as fractions of mass, split by how yeast meets it. */
 export interface Nutrient {
@@ -50,9 +50,3 @@ export const BASE_SALTS: Record<BaseSalt, { name: string; gPerEquivalent: number
 };
 /** Tartaric acid, 150.09 g/mol, gives off two protons. */
 export const TARTARIC_G_PER_EQUIVALENT = 150.09 / 2;
-
-/** SO2 as a fraction of mass: 2 × 64.066 / 222.33 for K2S2O5, / 190.11 for Na2S2O5. */
-export const SO2_IN: Record<SulfiteSalt, number> = { potassium: 0.5763, sodium: 0.674 };
-
-/** Sorbic acid in potassium sorbate: 112.13 / 150.22. */
-export const SORBIC_IN_SORBATE = 112.13 / 150.22;

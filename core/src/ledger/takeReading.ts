@@ -9,6 +9,7 @@ import {
   sgFromBrix,
 } from '../liquid/index.ts';
 import type { Mixed } from '../liquid/index.ts';
+import { BOUND_SHARE } from '../preservatives/index.ts';
 import { Refusal } from '../quantities/index.ts';
 import type { Assumptions } from './assumptions.ts';
 import type { EventOf } from './events.ts';
@@ -111,6 +112,13 @@ function takeBottleReading(ledger: Ledger, event: EventOf<'reading'>): void {
   });
 }
 
+/** Free SO2 that was measured guards as what one would have to give for it does. */
+function takeFreeSo2(ledger: Ledger, mgPerL: number): void {
+  if (ledger.pitch === null) return;
+  const givenMg = (mgPerL * (mixedOf(ledger)?.volumeL ?? 0)) / (1 - BOUND_SHARE.low);
+  ledger.guardSo2Mg = Math.max(ledger.guardSo2Mg, givenMg);
+}
+
 /** What a reading fixes: how much has fermented, or what the must was; acid, warmth and what else was measured. */
 export function takeReading(ledger: Ledger, event: EventOf<'reading'>, assumptions: Assumptions): void {
   const { tempC, ph, phMeter, taGPerL, freeSo2MgPerL, leesMm } = event.payload;
@@ -121,7 +129,10 @@ export function takeReading(ledger: Ledger, event: EventOf<'reading'>, assumptio
   }
   if (tempC !== undefined) ledger.temps.push({ at, tempC });
   if (taGPerL !== undefined) ledger.ta = { value: taGPerL, at };
-  if (freeSo2MgPerL !== undefined) ledger.freeSo2 = { value: freeSo2MgPerL, at };
+  if (freeSo2MgPerL !== undefined) {
+    ledger.freeSo2 = { value: freeSo2MgPerL, at };
+    takeFreeSo2(ledger, freeSo2MgPerL);
+  }
   if (leesMm !== undefined) ledger.leesMm = { value: leesMm, at };
   if (ledger.bottled !== null) {
     takeBottleReading(ledger, event);

@@ -1,5 +1,7 @@
 import { Refusal } from '../quantities/index.ts';
-import { MASS_FIELDS, emptyLedger, scaleMasses } from './ledger.ts';
+import type { Immutable } from '../quantities/index.ts';
+import { breakGuard } from './guard.ts';
+import { LEDGER_VERSION, MASS_FIELDS, copyOf, emptyLedger, scaleMasses } from './ledger.ts';
 import type { Ledger } from './ledger.ts';
 import { NUTRIENTS } from './salts.ts';
 import { mixedOf } from './view.ts';
@@ -15,7 +17,7 @@ export function parcelOf(ledger: Ledger, volumeL: number): Ledger {
   const presentL = mixedOf(ledger)?.volumeL ?? 0;
   if (!(volumeL > 0) || volumeL > presentL + 0.005)
     throw new Refusal(`${volumeL.toFixed(2)} L cannot be taken over: there is ${presentL.toFixed(2)} L.`, 'volumeL');
-  const parcel = JSON.parse(JSON.stringify(ledger)) as Ledger;
+  const parcel = copyOf(ledger);
   scaleMasses(parcel, Math.min(1, volumeL / presentL));
   return { ...parcel, insolubleG: 0, yeastG: 0, co2G: 0, removedG: 0, pouredG: 0, taken: {}, transfers: [], bottled: null };
 }
@@ -30,16 +32,32 @@ function withNitrogen(dose: Ledger['doses'][number]): Ledger['doses'][number] {
 const tempsOf = ({ temps, readings }: Omit<Ledger, 'temps'> & Partial<Ledger>): Ledger['temps'] =>
   temps ?? readings.flatMap(({ at, tempC }) => (tempC === null ? [] : [{ at, tempC }]));
 
+/** Parcels from before the guard was kept bring what was given after the pitch. */
+function guardOf(parcel: Partial<Ledger> & Pick<Ledger, 'sulfites' | 'pitch' | 'so2Mg' | 'sorbicMg'>): Partial<Ledger> {
+  if (parcel.guardSo2Mg !== undefined) return {};
+  const { pitch, sulfites } = parcel;
+  const isGiven = pitch !== null && sulfites.some(({ at }) => at > pitch.at);
+  return { guardSo2Mg: isGiven ? parcel.so2Mg : 0, guardSorbicMg: parcel.sorbicMg };
+}
+
 /** A ledger that begins with a parcel, or one that has it poured in. The masses add; a history is taken over only by an empty vessel. */
-export function receive(ledger: Ledger, parcel: Ledger): 'born' | 'in' {
+export function receive(ledger: Ledger, parcel: Immutable<Ledger>): 'born' | 'in' {
   const isFresh = ledger.lastEventAt === null;
   const massG = parcel.waterG + parcel.sugarG + parcel.unfermentableG + parcel.ethanolG + parcel.saltsG;
-  if (isFresh)
-    Object.assign(ledger, emptyLedger(), JSON.parse(JSON.stringify(parcel)), {
-      doses: parcel.doses.map(withNitrogen),
-      temps: tempsOf(parcel),
+  if (isFresh) {
+    /** A history of its own: what comes later is written into it, never into the event that brought it. */
+    const own = copyOf(parcel);
+    Object.assign(ledger, emptyLedger(), own, {
+      doses: own.doses.map(withNitrogen),
+      temps: tempsOf(own),
+      ...guardOf(own),
+      version: LEDGER_VERSION,
     });
-  else for (const field of MASS_FIELDS) ledger[field] += parcel[field];
+  } else {
+    for (const field of MASS_FIELDS) ledger[field] += parcel[field] ?? 0;
+    /** It may bring sugar and yeast alike, and thins what was dosed. */
+    breakGuard(ledger);
+  }
   ledger.pouredG += massG;
   return isFresh ? 'born' : 'in';
 }

@@ -23,10 +23,13 @@ export const co2PerExtract = (ethanolYield = ETHANOL_PER_EXTRACT): number => 1 -
 export function ferment(liquid: Liquid, fermentedG: number, ethanolYield = ETHANOL_PER_EXTRACT): Liquid {
   return {
     waterG: liquid.waterG,
-    extractG: liquid.extractG - fermentedG,
-    ethanolG: liquid.ethanolG + fermentedG * ethanolYield,
+    extractG: orNone(liquid.extractG - fermentedG, liquid.extractG),
+    ethanolG: orNone(liquid.ethanolG + fermentedG * ethanolYield, liquid.ethanolG),
   };
 }
+
+/** Taking away all there was may round to a hair less than none. */
+const orNone = (leftG: number, ofG: number): number => (leftG < 0 && leftG > -1e-9 * (1 + ofG) ? 0 : leftG);
 
 /** SG 20/20 after this much extract has fermented; the volume follows from mass and density. */
 function sgAfter(liquid: Liquid, fermentedG: number): number {
@@ -49,6 +52,7 @@ export function fermentedFromSg(liquid: Liquid, sg: number, ethanolYield = ETHAN
   const least = -liquid.ethanolG / ethanolYield;
   const most = liquid.extractG;
   const misfitNow = misfit(0);
+  if (Math.abs(misfitNow) < AS_IT_STANDS_SG) return 0;
   const guess = (misfitNow * liquid.waterG) / 1000 / SG_FALL_PER_G_PER_L;
   const near = secant(misfit, { x: 0, y: misfitNow }, guess, [least, most], 1e-7 * (1 + most));
   if (near !== null) return near;
@@ -63,6 +67,9 @@ export function fermentedFromSg(liquid: Liquid, sg: number, ethanolYield = ETHAN
   }
   return findRoot(misfit, least, most, 1e-7 * (1 + most)).x;
 }
+
+/** A reading this near to the liquid as it stands moves nothing: far below what any instrument shows. */
+const AS_IT_STANDS_SG = 1e-10;
 
 /** How far SG falls for a gram of extract fermented away per liter of water: a first guess only. */
 const SG_FALL_PER_G_PER_L = 0.00045;

@@ -28,9 +28,15 @@ export function sgFromConcentrations(extractGPerL: number, ethanolGPerL: number)
   return sgFromExtractGPerL(extractGPerL) + ethanolWaterDensityFromGPerL(ethanolGPerL) / WATER_20_KG_PER_M3 - 1;
 }
 
+/** Crystals of sucrose (CRC Handbook). */
+const SUCROSE_KG_PER_M3 = 1587;
+/** Above this share of extract the solution's density is no longer known; honey holds 0.85 at most. */
+const MOST_DISSOLVED = 0.9;
+
 /**
  * Volume, gravity and strength at 20 °C of what is poured together: masses add, volumes do not (they contract).
- * The volume is the fixed point of mass ÷ density(mass ÷ volume).
+ * The volume is the fixed point of mass ÷ density(mass ÷ volume). Where there is less water than a syrup needs the
+ * solid stands beside it: its volume then is by its own density, as in a jar of sugar.
  *
  * @throws Refusal for negative masses or an empty mixture
  */
@@ -39,7 +45,14 @@ export function mix(liquid: Liquid): Mixed {
   const massG = waterG + extractG + ethanolG;
   if (Math.min(waterG, extractG, ethanolG) < 0) throw new Refusal('A negative amount cannot be poured.');
   if (!(massG > 0)) throw new Refusal('There is nothing in the vessel to compute with.');
-  let volumeL = waterG / WATER_20_KG_PER_M3 + extractG / 1587 + ethanolG / ETHANOL_20_KG_PER_M3;
+  let volumeL = waterG / WATER_20_KG_PER_M3 + extractG / SUCROSE_KG_PER_M3 + ethanolG / ETHANOL_20_KG_PER_M3;
+  if (extractG > MOST_DISSOLVED * massG)
+    return {
+      volumeL,
+      sg: massG / (volumeL * WATER_20_KG_PER_M3),
+      abv: abvFromEthanolGPerL(ethanolG / volumeL),
+      extractGPerL: extractG / volumeL,
+    };
   for (let i = 0; i < 50; i++) {
     const next = massG / (WATER_20_KG_PER_M3 * sgFromConcentrations(extractG / volumeL, ethanolG / volumeL));
     const moved = Math.abs(next - volumeL);

@@ -1,5 +1,5 @@
 import { drippingG, waterShare } from '../ingredients/index.ts';
-import { SO2_IN } from '../ledger/index.ts';
+import { MUST_SULFITE_WAIT_H, SO2_IN } from '../preservatives/index.ts';
 import type { EventContent } from '../ledger/index.ts';
 import { degrees, gravity, hours, massG, mgPerL, say, tempC, volumeL } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
@@ -42,7 +42,6 @@ export interface BrewStep {
 }
 
 const MUST_SO2_MG_PER_L = 50;
-const WAIT_H = 24;
 /** All through, for a minute (trade practice for fruit purée). */
 const PASTEURIZE_C = 71;
 
@@ -184,9 +183,9 @@ function sulfiteStep(liters: number): BrewStep {
     'sulfite',
     'mix',
     'Sulfite the must',
-    say`${massG(grams)} of potassium metabisulfite brings ${mgPerL(MUST_SO2_MG_PER_L)}; cover and wait ${hours(WAIT_H)} before the yeast.`,
+    say`${massG(grams)} of potassium metabisulfite brings ${mgPerL(MUST_SO2_MG_PER_L)}; cover and wait ${hours(MUST_SULFITE_WAIT_H)} before the yeast.`,
     { kind: 'sulfite', massG: grams },
-    { waitH: WAIT_H, caution: say`Its fumes bite, and can harm people with asthma: weigh it in moving air.` },
+    { waitH: MUST_SULFITE_WAIT_H, caution: say`Its fumes bite, and can harm people with asthma: weigh it in moving air.` },
   );
 }
 

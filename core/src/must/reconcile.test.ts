@@ -1,5 +1,6 @@
+import { checkEvent } from '../check/index.ts';
 import { describe, expect, it } from 'vitest';
-import { checkEvent, fold } from '../ledger/index.ts';
+import { fold } from '../ledger/index.ts';
 import type { BatchEvent, EventContent } from '../ledger/index.ts';
 import { eventsAt } from '../ledger/build.ts';
 import { mixedOf } from '../ledger/index.ts';

@@ -1,3 +1,4 @@
+export * from './immutable.ts';
 export * from './range.ts';
 export * from './refusal.ts';
 export * from './sentence.ts';

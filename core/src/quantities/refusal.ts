@@ -1,10 +1,19 @@
-/** Input that cannot be computed with. The message is a sentence for a person: what is wrong and what is allowed. */
+import { plainly } from './sentence.ts';
+import type { Sentence } from './sentence.ts';
+
+/**
+ * Input that cannot be computed with. `said` is a sentence for a person, what is wrong and what is allowed, to be shown in the
+ * maker's own units; the message is the same in SI.
+ */
 export class Refusal extends Error {
   readonly field: string | undefined;
+  readonly said: Sentence;
 
-  constructor(sentence: string, field?: string) {
-    super(sentence);
+  constructor(sentence: string | Sentence, field?: string) {
+    const said = typeof sentence === 'string' ? [sentence] : sentence;
+    super(plainly(said));
     this.name = 'Refusal';
+    this.said = said;
     this.field = field;
   }
 }

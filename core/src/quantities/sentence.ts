@@ -77,3 +77,36 @@ export interface Verdict {
 }
 
 export const verdict = (id: string, weight: Weight, sentence: Sentence): Verdict => ({ id, weight, sentence });
+
+/** Decimals and unit of each kind where no maker's units are known: logs and messages between machines. */
+const PLAIN: Record<Quantity['kind'], [digits: number, unit: string]> = {
+  massG: [1, ' g'],
+  teaspoons: [2, ' tsp'],
+  degrees: [1, ' °C'],
+  volumeL: [2, ' L'],
+  tempC: [1, ' °C'],
+  sg: [3, ''],
+  abv: [1, ' % vol'],
+  percent: [0, ' %'],
+  gPerL: [1, ' g/L'],
+  mgPerL: [0, ' mg/L'],
+  volumes: [1, ' volumes'],
+  bar: [1, ' bar'],
+  brix: [1, ' °Bx'],
+  mm: [0, ' mm'],
+  points: [0, ' points'],
+  ph: [2, ''],
+  hours: [0, ' h'],
+  when: [0, ''],
+};
+
+/** A sentence in SI, with times in UTC. */
+export const plainly = (sentence: Sentence): string =>
+  sentence
+    .map((part) => {
+      if (typeof part === 'string') return part;
+      if (part.kind === 'when') return new Date(part.value).toISOString().slice(0, 16).replace('T', ' ');
+      const [digits, unit] = PLAIN[part.kind];
+      return `${part.value.toFixed(digits)}${unit}`;
+    })
+    .join('');

@@ -3,10 +3,15 @@ import type { DoseNow, FeedingPlan } from '../feed/index.ts';
 import { mixedOf, viewOf } from '../ledger/index.ts';
 import type { Ledger } from '../ledger/index.ts';
 import { drippingG } from '../ingredients/index.ts';
-import { DAY_MS, HOUR_MS, gravity, massG, say, teaspoons, when } from '../quantities/index.ts';
+import { MUST_SULFITE_WAIT_H } from '../preservatives/index.ts';
+import { HOUR_MS, gravity, hours, massG, say, teaspoons, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
-import { VERIFY_H, firstShutGate, gatesOf, whyNotBottle } from '../stabilize/index.ts';
+import { firstShutGate, gatesOf } from '../stabilize/index.ts';
 import {
+  VERIFY_H,
+  WAIT_H,
+  whyNotBottle,
+  provenReadings,
   cureUnderWay,
   curesFor,
   finishOf,
@@ -72,6 +77,12 @@ function smellAsk(ledger: Ledger, feeding: FeedingPlan, now: number): Ask | null
 /** A first reading this far from the recipe is worth a question: the honey's usual spread and the hydrometer's own (our estimate). */
 const WORTH_SETTLING_SG = 0.004;
 
+/** When yeast may go into a must that was sulfited; null where none was. */
+function sulfiteWaitEnds({ sulfites }: Ledger): number | null {
+  const last = sulfites.filter(({ massG: grams }) => grams > 0).at(-1);
+  return last === undefined ? null : last.at + MUST_SULFITE_WAIT_H * HOUR_MS;
+}
+
 /** The must waits for yeast; a first reading that the pours do not explain comes before it. */
 function mixedAsk(ledger: Ledger, now: number): Ask {
   const first = ledger.readings.at(-1);
@@ -83,6 +94,16 @@ function mixedAsk(ledger: Ledger, now: number): Ask {
       first.at,
       say`${gravity(first.sg)} is not what was poured. Settle what happened, then pitch.`,
       'pitch',
+    );
+  const freeAt = sulfiteWaitEnds(ledger);
+  if (freeAt !== null && now < freeAt)
+    return ask(
+      'pitch',
+      'muffled',
+      freeAt,
+      say`Sulfite works for ${hours(MUST_SULFITE_WAIT_H)} before yeast bears it: pitch ${when(freeAt)}.`,
+      'pitch',
+      say`Pitch the yeast: the sulfite has had its day`,
     );
   return ask('pitch', 'swinging', now, say`Mixed at ${gravity(viewOf(ledger)?.sg ?? 1)}. Pitch the yeast.`, 'pitch');
 }
@@ -119,17 +140,18 @@ function afterFinish(ledger: Ledger, now: number): Ask {
   const honeyAt = sweetenedAt(ledger);
   if (honeyAt !== null) {
     const verifyAt = honeyAt + VERIFY_H * HOUR_MS;
-    if (whyNotBottle(ledger, now) === null) return ask('bottle', 'still', now, say`Steady since the honey. It may be bottled.`, 'bottle');
-    if (now < verifyAt)
+    const why = whyNotBottle(ledger, now);
+    if (why === null) return ask('bottle', 'still', now, say`Steady since the honey. It may be bottled.`, 'bottle');
+    const isRead = provenReadings(ledger).some(({ at }) => at > honeyAt);
+    if (!isRead)
       return ask(
-        `verify ${honeyAt}`,
-        'muffled',
-        verifyAt,
-        say`Honey is in. Read the gravity ${when(verifyAt)}, before any bottle is closed.`,
-        'watch',
-        say`Read the gravity, before any bottle is closed`,
+        `first after honey ${honeyAt}`,
+        'swinging',
+        honeyAt,
+        say`Honey is in. Once it is stirred in, read the gravity; the next reading is held against it.`,
       );
-    return ask(`verify ${honeyAt}`, 'swinging', verifyAt, say`48 hours since the honey. Take a reading; steady, it may be bottled.`);
+    const dated = say`Read the gravity, before any bottle is closed`;
+    return ask(`verify ${honeyAt}`, now < verifyAt ? 'muffled' : 'swinging', verifyAt, why, 'watch', dated);
   }
   const shut = firstShutGate(gatesOf(ledger, now));
   if (stable !== null) {
@@ -137,7 +159,7 @@ function afterFinish(ledger: Ledger, now: number): Ask {
       return {
         key: `wait ${stable}`,
         bell: 'muffled',
-        dueAt: stable + DAY_MS,
+        dueAt: stable + WAIT_H * HOUR_MS,
         sentence: [...say`Sulfite and sorbate are working: `, ...shut.sentence, '.'],
         station: 'stabilize',
         done: null,
@@ -147,7 +169,7 @@ function afterFinish(ledger: Ledger, now: number): Ask {
       return ask(
         `wait ${stable}`,
         'swinging',
-        stable + DAY_MS,
+        stable + WAIT_H * HOUR_MS,
         say`24 hours since sulfite and sorbate. Take a reading; then it may be sweetened.`,
       );
     return ask('sweeten', 'still', now, say`Stable. Set out the glasses and find its sweetness, or bottle it as it is.`, 'sweeten');
@@ -155,7 +177,15 @@ function afterFinish(ledger: Ledger, now: number): Ask {
   if (shut?.id === 'clear') return ask('clear', 'still', now, say`Finished. Let it clear, and rack it off its lees.`, 'clear');
   if (shut?.id === 'degassed')
     return ask('degas before sulfite', 'swinging', now, say`Finished and clear. Degas it before sulfite and sorbate.`, 'clear');
-  return ask('stabilize', 'swinging', now, say`Ready to be stabilized, or bottled dry and still.`, 'stabilize');
+  return whyNotBottle(ledger, now) === null
+    ? ask('stabilize', 'swinging', now, say`Ready to be stabilized, or bottled dry and still.`, 'stabilize')
+    : ask(
+        'stabilize',
+        'swinging',
+        now,
+        say`Ready to be stabilized. It is not to be bottled without: what is left in it could burst glass.`,
+        'stabilize',
+      );
 }
 
 /** A stall with its likeliest cause by the school that feeds the batch, and the gentlest cure as its deed. */
@@ -178,6 +208,10 @@ export function asksOf(ledger: Ledger, feeding: FeedingPlan | null, now: number)
   return open.length > 0 ? open : [ask('nothing', 'still', now, state.sentence)];
 }
 
+/** What a batch asks for that cannot be reckoned: its log, where the entry that does it can be taken back. */
+export const unreckonedAsk = (why: Sentence, now: number): Ask =>
+  ask('unreckoned', 'cracked', now, ['It cannot be reckoned as it stands. ', ...why, ' Open it and correct or take back that entry.']);
+
 /** Danger is not put off: glass bursts whether or not one looks. */
 export const mayWait = ({ bell, key }: Ask): boolean => !(bell === 'cracked' && key.startsWith('moving')) && bell !== 'still';
 
@@ -190,7 +224,7 @@ function settled(each: Ask, ledger: Ledger, now: number): Ask[] {
 
 function openAsks(ledger: Ledger, feeding: FeedingPlan | null, state: BatchState, now: number): Ask[] {
   const asked = phaseAsks(ledger, feeding, state, now);
-  if (['bottled', 'empty', 'moving again'].includes(state.phase)) return asked;
+  if (['bottled', 'empty', 'emptied', 'moving again', 'glass in doubt'].includes(state.phase)) return asked;
   const cure = ['stuck', 'suspect', 'slowing'].includes(state.phase) ? cureAsk(ledger, now) : null;
   const anyhow = [restartAsk(ledger, now), cure, bagAsk(ledger, now)].filter((each) => each !== null);
   return [...asked, ...anyhow, ...sensedAsks(ledger, now)];
@@ -206,8 +240,16 @@ function phaseAsks(ledger: Ledger, feeding: FeedingPlan | null, state: BatchStat
       return [ask('mix', 'muffled', now, say`Planned. Mix it when the day comes.`, 'pitch')];
     case 'mixed':
       return [mixedAsk(ledger, now)];
+    case 'emptied':
+      return [ask('emptied', 'still', now, state.sentence, 'watch')];
     case 'moving again':
+    case 'glass in doubt':
       return [ask(`moving ${lastAt}`, 'cracked', now, state.sentence)];
+    case 'unread':
+      return [
+        ask(`reading ${lastAt}`, 'swinging', lastAt, state.sentence),
+        ...fermentingAsks(ledger, feeding, state, now).filter(({ key }) => !key.startsWith('reading') && !key.startsWith('state')),
+      ];
     case 'stuck':
       return restartAsk(ledger, now) === null && cureUnderWay(ledger) === null ? [stuckAsk(ledger, feeding, state, now)] : [];
     case 'suspect':
@@ -256,8 +298,9 @@ const BELL_ORDER: Record<Bell, number> = { cracked: 0, swinging: 1, muffled: 2, 
 
 /** By the first word of their names, what does most harm by waiting first: glass, then yeast, then taste, then time (our judgement). */
 const BY_HARM = [
+  'unreckoned',
   ...['moving', 'stuck', 'film', 'vinegar', 'dose', 'sulfur', 'starter', 'pitch', 'settle', 'bag', 'cure', 'suspect'],
-  ...['degas', 'solvent', 'verify', 'wait', 'confirm', 'stabilize', 'reading'],
+  ...['degas', 'solvent', 'first', 'verify', 'wait', 'confirm', 'stabilize', 'reading'],
 ];
 function harmOf({ key, bell }: Ask): number {
   /** What waits does no harm yet: it comes in the order of its time. */

@@ -45,7 +45,7 @@ describe('what has a date', () => {
     expect(told).toContain('Lift out the bag of gooseberries');
     const ended = at(31 * 24, [30 * 24, { kind: 'reading', payload: { sg: 0.996 } }]).entries;
     expect(ended.map(({ summary }) => words(summary))).toEqual(['Read the gravity again, to prove that it has stopped']);
-    expect(ended[0]!.at).toBe(MIXED_AT + 37 * 24 * HOUR_MS);
+    expect(ended[0]!.at).toBe(MIXED_AT + 44 * 24 * HOUR_MS);
   });
 
   it('is nothing before the yeast is in', () => {

@@ -1,10 +1,11 @@
+import { checkEvent } from '../check/index.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { EXAMPLE_PRACTICE, MIXED_AT, exampleBatch } from '../feed/exampleBatch.ts';
 import { feedingPlanOf } from '../feed/index.ts';
 import { forecastInputOf } from '../forecast/index.ts';
 import { anyEvent, honey, water, yeast } from '../ledger/anyEvent.ts';
-import { checkEvent, fold, sgAtShare } from '../ledger/index.ts';
+import { fold, sgAtShare } from '../ledger/index.ts';
 import type { BatchEvent, EventContent } from '../ledger/index.ts';
 import { HOUR_MS, Refusal } from '../quantities/index.ts';
 import { gatesOf } from '../stabilize/index.ts';
@@ -42,7 +43,7 @@ describe('what is most pressing', () => {
       ...asksOf(exampleBatch('allround'), feeding, after(26)),
       ...asksOf(exampleBatch('allround', [50, sg(1.09)]), null, after(150)),
       ...asksOf(exampleBatch('allround', [5 * DAY, sg(1.06, 11)], [10 * DAY, sg(1.06, 11)]), null, after(10 * DAY)),
-      ...asksOf(exampleBatch('allround', [19 * DAY, sg(0.998)]), null, after(30 * DAY)),
+      ...asksOf(exampleBatch('allround', [19 * DAY, sg(0.998)]), null, after(40 * DAY)),
     ].filter(({ bell }) => bell !== 'still');
     expect(keys.length).toBeGreaterThan(3);
     for (const each of keys) expect(byUrgency(each, { ...each, key: 'unheard of' }), each.key).toBeLessThan(0);

@@ -1,17 +1,8 @@
-import { viewOf } from '../ledger/index.ts';
 import type { Ledger } from '../ledger/index.ts';
-import { HOUR_MS, gPerL, gravity, hours, say, when } from '../quantities/index.ts';
+import { HOUR_MS, gravity, hours, say, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
-import { fellSince, finishOf, provenReadings, stabilizedAt, sweetenedAt } from '../watch/index.ts';
-
-/** Sulfite and sorbate work for a day before honey goes in. */
-export const WAIT_H = 24;
-/** Readings that prove the honey stays honey come this long after it. */
-export const VERIFY_H = 48;
-
-/** Above either, an unstabilized mead still holds sugar enough to burst glass; both are our estimates of what counts as dry. */
-const DRY_BELOW_SG = 1;
-const DRY_BELOW_G_PER_L = 20;
+import { WAIT_H, fellSince, finishOf, provenReadings, stabilizedAt } from '../watch/index.ts';
+import type { Finish } from '../watch/index.ts';
 
 export type GateId = 'finished' | 'clear' | 'degassed' | 'stabilized' | 'waited' | 'verified';
 
@@ -21,6 +12,18 @@ export interface Gate {
   open: boolean;
   /** What it saw, or what it wants to see. */
   sentence: Sentence;
+}
+
+/** What the first gate saw, or truly still wants. */
+function finishTold({ state, by, last, provenAt, wantsHydrometer, stillness }: Finish): Sentence {
+  if (state === 'finished')
+    return by === 'word'
+      ? say`${gravity(last?.sg ?? 1)} by your word, on one line for ${hours(24 * stillness.days)}`
+      : say`${gravity(last?.sg ?? 1)}, on one line for ${hours(24 * stillness.days)}`;
+  if (by === null) return say`wants it at its expected end, or your word that it stays here`;
+  if (wantsHydrometer) return say`wants a hydrometer’s reading, and an equal one two weeks later`;
+  if (by === 'word') return say`by your word it stays here; wants three readings on one line, the last on ${when(provenAt ?? 0)}`;
+  return say`wants an equal reading on or after ${when(provenAt ?? 0)}`;
 }
 
 /** The stabilizing sequence before honey, in order. */
@@ -39,14 +42,7 @@ export function gatesOf(ledger: Ledger, now: number): Gate[] {
       id: 'finished',
       name: 'Finished',
       open: finish.state === 'finished',
-      sentence:
-        finish.state === 'finished'
-          ? say`${gravity(finish.last?.sg ?? 1)} twice, a week apart`
-          : finish.provenAt === null
-            ? say`wants two equal readings, a week apart`
-            : finish.wantsHydrometer
-              ? say`wants a hydrometer’s reading, and an equal one a week later`
-              : say`wants an equal reading on ${when(finish.provenAt)}`,
+      sentence: finishTold(finish),
     },
     {
       id: 'clear',
@@ -89,39 +85,4 @@ export function gatesOf(ledger: Ledger, now: number): Gate[] {
 /** Whether honey may go in, and if not, the first gate that is shut. */
 export function firstShutGate(gates: readonly Gate[]): Gate | null {
   return gates.find((gate) => !gate.open) ?? null;
-}
-
-/** Whether a bottle may be closed on it: stable by gravity, and verified again once honey went in. Null means yes. */
-export function whyNotBottle(ledger: Ledger, now: number): Sentence | null {
-  const stable = stabilizedAt(ledger);
-  const honeyAt = sweetenedAt(ledger);
-  if (stable !== null && fellSince(ledger, honeyAt ?? stable)) {
-    return say`The gravity has fallen since ${when(honeyAt ?? stable)}: it is fermenting. Closed glass would burst. Leave it under an airlock.`;
-  }
-  if (honeyAt !== null) {
-    const verifyAt = honeyAt + VERIFY_H * HOUR_MS;
-    const verified = provenReadings(ledger).filter((reading) => reading.at > honeyAt);
-    const last = verified.at(-1);
-    if (last !== undefined && last.at >= verifyAt) {
-      const expectedThen = verified[0]?.expectedSg ?? last.sg;
-      return expectedThen - last.sg > 0.004
-        ? say`It reads ${gravity(last.sg)}, below the ${gravity(expectedThen)} that the honey should have made it. If it ferments, closed glass would burst. Wait, and read again.`
-        : null;
-    }
-    const wait = now < verifyAt ? say` That is on ${when(verifyAt)}.` : [];
-    return [
-      ...say`Honey went in ${when(honeyAt)}. Bottled while it still ferments, the glass bursts: read the gravity ${hours(VERIFY_H)} after the honey first.`,
-      ...wait,
-    ];
-  }
-  const finish = finishOf(ledger);
-  const sugarGPerL = viewOf(ledger)?.sugarGPerL ?? 0;
-  if (finish.state === 'finished' && stable === null && ((finish.last?.sg ?? 1) >= DRY_BELOW_SG || sugarGPerL > DRY_BELOW_G_PER_L)) {
-    return say`It stands still at ${gravity(finish.last?.sg ?? 1)}, but about ${gPerL(sugarGPerL)} of sugar is left: stopped is not stable, and what wakes up in closed glass bursts it. Stabilize it first.`;
-  }
-  if (finish.state === 'finished') return null;
-  const honeyLate = ledger.honeys.some((honey) => honey.afterPitch);
-  if (honeyLate && stable === null)
-    return say`Honey went into a mead that is not stabilized. Closed glass would burst. Wait until it reads the same twice, a week apart.`;
-  return say`The gravity is not proven steady. What ferments on in closed glass bursts it: wait for two equal readings, a week apart.`;
 }

@@ -1,8 +1,17 @@
-import type { Ledger, SulfiteSalt } from '../ledger/index.ts';
+import type { Ledger } from '../ledger/index.ts';
+import {
+  BOUND_SHARE,
+  HIGHEST_PH_FOR_SULFITE,
+  SORBIC_CAP,
+  TOTAL_SO2_CAP,
+  freeSo2NeededMgPerL,
+  metabisulfiteG,
+  potassiumSorbateG,
+  sorbicNeededMgPerL,
+} from '../preservatives/index.ts';
+import type { SulfiteSalt } from '../preservatives/index.ts';
 import { DAY_MS, mgPerL, phValue, say, verdict } from '../quantities/index.ts';
 import type { Ranged, Verdict } from '../quantities/index.ts';
-import { BOUND_SHARE, HIGHEST_PH_FOR_SULFITE, TOTAL_SO2_CAP, freeSo2NeededMgPerL, metabisulfiteG } from './sulfite.ts';
-import { SORBIC_CAP, potassiumSorbateG, sorbicNeededMgPerL } from './sorbate.ts';
 
 export type Region = 'us' | 'eu';
 

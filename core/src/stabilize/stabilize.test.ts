@@ -5,18 +5,15 @@ import { fold } from '../ledger/index.ts';
 import type { EventContent } from '../ledger/index.ts';
 import { referenceCases } from '../reference/cases.ts';
 import {
-  firstShutGate,
   freeSo2NeededMgPerL,
-  freeSo2There,
-  gatesOf,
   metabisulfiteG,
   molecularSo2MgPerL,
-  planStabilizing,
   potassiumSorbateG,
   sorbicMgPerL,
   sorbicNeededMgPerL,
-  whyNotBottle,
-} from './index.ts';
+} from '../preservatives/index.ts';
+import { whyNotBottle } from '../watch/index.ts';
+import { firstShutGate, freeSo2There, gatesOf, planStabilizing } from './index.ts';
 
 const compute: Record<string, (i: Record<string, number>) => unknown> = {
   molecular_so2: (i) => molecularSo2MgPerL(i['free_mg_l']!, i['ph']!),
@@ -86,7 +83,7 @@ const dry: [number, EventContent][] = [
   [1, { kind: 'yeast', payload: { yeastId: 'strong', name: 'strong', massG: 3 } }],
   [20 * DAY, sg(0.996)],
 ];
-const proven: [number, EventContent][] = [...dry, [28 * DAY, sg(0.996)]];
+const proven: [number, EventContent][] = [...dry, [24 * DAY, sg(0.996)], [28 * DAY, sg(0.996)]];
 const cleared: [number, EventContent][] = [...proven, [30 * DAY, mark('clear')], [30 * DAY, mark('degassed')]];
 const stabilized: [number, EventContent][] = [
   ...cleared,
@@ -135,15 +132,27 @@ describe('the gates before honey', () => {
 
 describe('closing bottles', () => {
   it('is stopped until the gravity is proven steady', () => {
-    expect(bottle(dry, 21)).not.toBeNull();
-    expect(bottle(proven, 29)).toBeNull();
+    const at = (value: number, ...days: number[]): [number, EventContent][] => [
+      ...dry.slice(0, 3),
+      ...days.map((day): [number, EventContent] => [day * DAY, sg(value)]),
+    ];
+    expect(bottle(at(0.992, 20), 21)).not.toBeNull();
+    expect(bottle(at(0.992, 20, 24, 28), 29)).toBeNull();
+    expect(bottle(at(0.992, 20, 34), 35)).toBeNull();
+    expect(bottle(at(0.992, 20, 28), 29), 'two readings want two weeks').not.toBeNull();
+  });
+
+  it('is stopped where it stands still but may end lower, until four weeks show that it stays', () => {
+    expect(JSON.stringify(bottle(proven, 29))).toContain('may end');
+    expect(bottle([...proven, [48 * DAY, sg(0.996)]], 48)).toBeNull();
   });
 
   it('is stopped after honey until a reading 48 hours later agrees', () => {
     const sweet: [number, EventContent][] = [...stabilized, [32.2 * DAY, sg(0.996)], [33 * DAY, honey(120)]];
     expect(bottle(sweet, 34)).not.toBeNull();
     const expected = 1.0048;
-    expect(bottle([...sweet, [35.1 * DAY, sg(expected)]], 35.2)).toBeNull();
+    expect(bottle([...sweet, [33.1 * DAY, sg(expected)], [35.1 * DAY, sg(expected)]], 35.2)).toBeNull();
+    expect(bottle([...sweet, [35.1 * DAY, sg(expected)]], 35.2), 'one reading proves nothing').not.toBeNull();
     expect(bottle([...sweet, [35.1 * DAY, sg(0.996)]], 35.2)).not.toBeNull();
     expect(bottle([...sweet, [33.1 * DAY, sg(expected)], [35.1 * DAY, sg(expected - 0.005)]], 35.2)).not.toBeNull();
   });
@@ -157,14 +166,14 @@ describe('closing bottles', () => {
       [0, honey(2100)],
       [0, { kind: 'water', payload: { volumeL: 4 } }],
       [1, { kind: 'yeast', payload: { yeastId: 'ale', name: 'ale', massG: 4 } }],
-      [30 * DAY, sg(1.05)],
+      [20 * DAY, sg(1.05)],
       [40 * DAY, sg(1.05)],
     ];
     expect(JSON.stringify(bottle(sweet, 41))).toContain('stopped is not stable');
     const safe: [number, EventContent][] = [
       ...sweet,
-      [41 * DAY, { kind: 'sulfite', payload: { salt: 'potassium', massG: 0.4 } }],
-      [41 * DAY, { kind: 'sorbate', payload: { massG: 1 } }],
+      [41 * DAY, { kind: 'sulfite', payload: { salt: 'potassium', massG: 0.6 } }],
+      [41 * DAY, { kind: 'sorbate', payload: { massG: 1.3 } }],
       [43 * DAY, sg(1.05)],
     ];
     expect(bottle(safe, 43)).toBeNull();

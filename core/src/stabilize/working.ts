@@ -1,7 +1,7 @@
 import type { Working } from '../quantities/index.ts';
 import { FREE_PLUS_MINUS_MG_PER_L } from './plan.ts';
 import type { StabilizeInput, StabilizePlan } from './plan.ts';
-import { BOUND_SHARE } from './sulfite.ts';
+import { BOUND_SHARE } from '../preservatives/index.ts';
 
 /** How the sorbate dose comes about. */
 export function sorbateWorking(input: StabilizeInput, plan: StabilizePlan): Working {

@@ -1,14 +1,12 @@
 import { DRY_SUGAR_G_PER_L, stopsAt, yeastOf } from '../yeast/index.ts';
 import { MEAN_HONEY } from '../ingredients/index.ts';
-import { ASSUMPTION_RANGES } from '../ledger/index.ts';
+import { ASSUMPTION_RANGES, mixedOf } from '../ledger/index.ts';
 import type { Ledger, ReadingPoint } from '../ledger/index.ts';
 import { DAY_MS, propagate } from '../quantities/index.ts';
 import type { Ranged, Working } from '../quantities/index.ts';
-import { provesAnEnd } from '../liquid/index.ts';
-import { EQUAL_SG, areEqual, fedSugarAt, sweetenedAt } from './stabilized.ts';
-
-/** How far apart two equal readings must lie to prove that it stopped. */
-export const CONFIRM_DAYS = 7;
+import { EQUAL_SG, abvBeforeSugar, areEqual, fedSugarAt } from './stabilized.ts';
+import { STILL, isStillFor, judgedReadings, stillnessOf } from './stillness.ts';
+import type { Stillness } from './stillness.ts';
 
 /** Where this batch should stop, as a gravity and the sugar left, with their 10–90 % ranges. */
 export function expectedEnd(ledger: Ledger): ExpectedEnd | null {
@@ -18,7 +16,7 @@ export function expectedEnd(ledger: Ledger): ExpectedEnd | null {
   return known;
 }
 
-interface ExpectedEnd {
+export interface ExpectedEnd {
   sg: Ranged;
   abv: Ranged;
   sugarGPerL: Ranged;
@@ -27,7 +25,11 @@ interface ExpectedEnd {
 const ends = new WeakMap<Ledger, ExpectedEnd>();
 
 function endOf(ledger: Ledger, pitch: NonNullable<Ledger['pitch']>): ExpectedEnd {
-  const { toleranceAbv } = yeastOf(pitch);
+  const { toleranceAbv: typed } = yeastOf(pitch);
+  /** It tolerates at least what it has made. */
+  const made = abvBeforeSugar(ledger);
+  const shown = (abv: number): number => Math.max(abv, made);
+  const toleranceAbv = { value: shown(typed.value), low: shown(typed.low), high: shown(typed.high) };
   const { ethanolYield, glycerolYield, unfermentableScale } = ASSUMPTION_RANGES;
   /** The range is honey’s; what malt and fruit leave, and what the yeast itself made, is no surer or less sure for it. */
   const ofHoneyG = Math.min(
@@ -43,40 +45,75 @@ function endOf(ledger: Ledger, pitch: NonNullable<Ledger['pitch']>): ExpectedEnd
   });
 }
 
+export type FinishedBy = 'gravity' | 'word';
+
 export interface Finish {
   state: 'moving' | 'waiting' | 'finished';
-  /** The earlier of the two equal readings, or where the wait began. */
+  /** What makes it finished: its gravity at or below the expected end, or the maker's word that it rests above. */
+  by: FinishedBy | null;
+  /** The earlier of the equal readings, or where the wait began. */
   since: ReadingPoint | null;
   last: ReadingPoint | null;
-  /** When a second equal reading would prove it. */
+  /** When a next equal reading would prove it. */
   provenAt: number | null;
   /** Only a float or a refractometer says so; the proof wants a hydrometer or a density meter. */
   wantsHydrometer: boolean;
+  stillness: Stillness;
+}
+
+/** A word that it stays above where it should end wants so long a stillness, with so many readings (trade practice). */
+export const STAYS = { days: 14, aliveDays: 28, looks: 3 } as const;
+/** Living yeast could still eat much: sugar beyond what the expected end leaves, with its tolerance not reached. */
+const MUCH_G_PER_L = 10;
+/** Malt that brought so much of the sugar may leave more of it than its table says, up to so much above the expected end (our estimates). */
+export const MALT_SHARE = 0.08;
+export const MALT_LEAVES_SG = 0.012;
+
+/** Of all that was poured but water, the share that malt made. */
+export function maltShareOf({ additions, honeys }: Ledger): number {
+  const malt = additions.filter(({ family }) => family === 'malt').reduce((sum, { massG }) => sum + massG, 0);
+  const poured =
+    additions.reduce((sum, { massG, insolubleG }) => sum + massG - insolubleG, 0) + honeys.reduce((sum, { massG }) => sum + massG, 0);
+  return poured > 0 ? malt / poured : 0;
+}
+
+/** Whether malt may explain that it stays so far above its end. */
+export const maltExplains = (ledger: Ledger, sg: number, endHighSg: number): boolean =>
+  maltShareOf(ledger) >= MALT_SHARE && sg <= endHighSg + MALT_LEAVES_SG;
+
+/** Days of stillness that the maker's word wants. */
+export function stayDays(ledger: Ledger, end: ExpectedEnd): number {
+  if (ledger.pitch === null) return STAYS.days;
+  const volumeL = mixedOf(ledger)?.volumeL ?? 0;
+  const couldEat = volumeL > 0 ? ledger.sugarG / volumeL - end.sugarGPerL.value : 0;
+  const isAlive =
+    ledger.guarded === null && couldEat > MUCH_G_PER_L && (mixedOf(ledger)?.abv ?? 0) < yeastOf(ledger.pitch).toleranceAbv.low;
+  return isAlive ? STAYS.aliveDays : STAYS.days;
 }
 
 /**
- * Whether fermentation is over: two equal readings a week apart at or below what was expected, never one.
- * `waiting` means the gravity has stopped there but the week is not over. Honey fed to the yeast begins the count anew;
- * honey after stabilizing leaves standing what was proven before it.
+ * Whether fermentation is over: level by a straight line through its readings, at or below what was expected, or by the maker's word
+ * above it. `waiting` means the gravity has stopped there but the proof is not whole. Sugar fed to the yeast begins the count
+ * anew; sugar under the guard of sulfite and sorbate leaves standing what was proven before it.
  */
 export function finishOf(ledger: Ledger): Finish {
-  const readings = ledger.readings.filter((reading) => ledger.pitch !== null && reading.at >= ledger.pitch.at);
-  const sweetAt = sweetenedAt(ledger) ?? Number.POSITIVE_INFINITY;
-  const fedAt = fedSugarAt(ledger, sweetAt) ?? Number.NEGATIVE_INFINITY;
-  const judged = readings.filter((reading) => reading.at > fedAt && reading.at <= sweetAt);
-  const last = judged.at(-1) ?? null;
+  if (ledger.unsweetened !== null) return finishOf(ledger.unsweetened);
+  const fedAt = fedSugarAt(ledger, Number.POSITIVE_INFINITY) ?? Number.NEGATIVE_INFINITY;
+  const judged = judgedReadings(ledger, fedAt);
+  const stillness = stillnessOf(judged);
+  const last = judged.findLast(({ verdict }) => verdict === 'follows') ?? null;
   const end = expectedEnd(ledger);
-  if (last === null || end === null) return { state: 'moving', since: null, last, provenAt: null, wantsHydrometer: false };
-  const moved = judged.findLastIndex((reading) => !areEqual(reading, last));
-  const equal = judged.slice(moved + 1);
-  const proving = equal.filter(({ instrument }) => provesAnEnd(instrument));
-  const since = equal[0] ?? last;
-  const low = last.sg <= end.sg.high + EQUAL_SG || last.sg < 1 || last.shareGone > 0.98 || sweetAt < Number.POSITIVE_INFINITY;
-  if (!low) return { state: 'moving', since, last, provenAt: null, wantsHydrometer: false };
-  const [first, newest] = [proving[0] ?? null, proving.at(-1) ?? null];
-  const provenAt = (first ?? last).at + CONFIRM_DAYS * DAY_MS;
-  const isProven = newest !== null && newest.at >= provenAt;
-  return { state: isProven ? 'finished' : 'waiting', since: first ?? since, last, provenAt, wantsHydrometer: first === null };
+  const none = { by: null, since: null, last, provenAt: null, wantsHydrometer: false, stillness } as const;
+  if (last === null || end === null) return { ...none, state: 'moving' };
+  const isLow = last.sg <= end.sg.high + EQUAL_SG || last.shareGone > 0.98;
+  const isWord = ledger.staysHereAt !== null && ledger.staysHereAt > fedAt;
+  if (!isLow && !isWord) return { ...none, state: 'moving', since: stillness.since ?? last };
+  const wantsHydrometer = stillness.last === null || !areEqual(stillness.last, last);
+  const since = wantsHydrometer ? last : (stillness.since ?? last);
+  const days = isLow ? 0 : stayDays(ledger, end);
+  const isProven = !wantsHydrometer && (isLow ? stillness.isProven : isStillFor(stillness, days, STAYS.looks));
+  const provenAt = Math.max(stillness.provenAt ?? last.at + STILL.twoDays * DAY_MS, since.at + days * DAY_MS);
+  return { state: isProven ? 'finished' : 'waiting', by: isLow ? 'gravity' : 'word', since, last, provenAt, wantsHydrometer, stillness };
 }
 
 /** How the expected end comes about; null before the pitch. */

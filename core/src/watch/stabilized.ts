@@ -1,3 +1,4 @@
+import { LEAST_SUGAR_G } from '../ledger/index.ts';
 import type { Ledger, ReadingPoint } from '../ledger/index.ts';
 import { GRAVITY_INSTRUMENTS, provesAnEnd } from '../liquid/index.ts';
 
@@ -16,23 +17,12 @@ export const provenReadings = (ledger: Ledger): ReadingPoint[] => ledger.reading
 /** Another batch poured in may bring sugar and yeast alike. */
 const blends = (ledger: Ledger): { at: number }[] => ledger.transfers.filter(({ direction }) => direction === 'in');
 
-/** When another batch was last poured into this one; null where none was. */
-const blendedAt = (ledger: Ledger): number | null => blends(ledger).at(-1)?.at ?? null;
-
-/**
- * When sulfite and sorbate were both in, after the pitch; null before. A blend brings yeast and sugar of its own and thins
- * what was dosed, so what was given before it no longer counts.
- */
-export function stabilizedAt(ledger: Ledger): number | null {
-  const since = Math.max(ledger.pitch?.at ?? Number.POSITIVE_INFINITY, blendedAt(ledger) ?? Number.NEGATIVE_INFINITY);
-  const sulfite = ledger.sulfites.findLast(({ at }) => at > since);
-  const sorbate = ledger.sorbates.findLast(({ at }) => at > (blendedAt(ledger) ?? Number.NEGATIVE_INFINITY));
-  return sulfite !== undefined && sorbate !== undefined ? Math.max(sulfite.at, sorbate.at) : null;
-}
+/** Since when enough of sulfite and of sorbate is in its present volume, given after the last yeast; null while it is not. */
+export const stabilizedAt = (ledger: Ledger): number | null => ledger.guarded?.at ?? null;
 
 /** Everything that brought sugar, in the order of pouring: honey, and fruit, juice or syrup worth a gram of it. */
-const sugarPours = (ledger: Ledger): { at: number; afterPitch: boolean }[] =>
-  [...ledger.honeys, ...ledger.additions.filter(({ sugarG }) => sugarG > 1)].sort((a, b) => a.at - b.at);
+export const sugarPours = (ledger: Ledger): { at: number; afterPitch: boolean }[] =>
+  [...ledger.honeys, ...ledger.additions.filter(({ sugarG }) => sugarG > LEAST_SUGAR_G)].sort((a, b) => a.at - b.at);
 
 /** When sugar last went to the yeast after the pitch and before this moment; null where none did. */
 export const fedSugarAt = (ledger: Ledger, before: number): number | null =>
@@ -40,6 +30,15 @@ export const fedSugarAt = (ledger: Ledger, before: number): number | null =>
     .map(({ at }) => at)
     .filter((at) => at < before)
     .reduce<number | null>((latest, at) => (latest === null || at > latest ? at : latest), null);
+
+/** The most that its yeast had made at a reading before sugar last went to it, % vol; 0 where none did. Honey thins what it made. */
+export function abvBeforeSugar(ledger: Ledger): number {
+  const fedAt = fedSugarAt(ledger, Number.POSITIVE_INFINITY);
+  const { pitch } = ledger;
+  if (fedAt === null || pitch === null) return 0;
+  const before = ledger.readings.filter(({ at, verdict }) => verdict === 'follows' && at >= pitch.at && at < fedAt);
+  return Math.max(0, ...before.map(({ abv }) => abv));
+}
 
 /** When sugar went in after the mead was stabilized; null before. */
 export function sweetenedAt(ledger: Ledger): number | null {
@@ -67,6 +66,3 @@ export function fellSince(ledger: Ledger, at: number): boolean {
 
 /** It fell in closed bottles, by a reading of one that was opened. */
 export const fellInBottles = (ledger: Ledger): boolean => ledger.bottled !== null && fellSince(ledger, ledger.bottled.at);
-
-/** Whether a batch wants looking after: until it is bottled, and again when it ferments in its bottles. */
-export const isOpen = (ledger: Ledger): boolean => ledger.bottled === null || fellInBottles(ledger);

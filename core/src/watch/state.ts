@@ -2,17 +2,22 @@ import { mixedOf } from '../ledger/index.ts';
 import type { Ledger } from '../ledger/index.ts';
 import { DAY_MS, HOUR_MS, gravity, hours, say, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
-import { CONFIRM_DAYS, finishOf } from './finish.ts';
-import { LAG_H, LID_LEAKS, isQuiet, stallEvidence, stallVerdict } from './stall/index.ts';
+import { finishOf } from './finish.ts';
+import type { Finish } from './finish.ts';
+import { glassAlarm } from './glass.ts';
+import { LAG_H, LID_LEAKS, isQuiet, showsLife, stallEvidence, stallVerdict } from './stall/index.ts';
 import type { StallKind } from './stall/index.ts';
 import { fellInBottles, fellSince, stabilizedAt, sweetenedAt } from './stabilized.ts';
+import { STILL } from './stillness.ts';
 
 const MOVED_SG = 0.003;
 
 export type BatchPhase =
   | 'empty'
+  | 'emptied'
   | 'mixed'
   | 'lag'
+  | 'unread'
   | 'active'
   | 'slowing'
   | 'suspect'
@@ -22,7 +27,11 @@ export type BatchPhase =
   | 'finished'
   | 'stabilized'
   | 'moving again'
+  | 'glass in doubt'
   | 'bottled';
+
+/** As the book and Rounds show it: a record may also not be reckoned at all. */
+export type ShownPhase = BatchPhase | 'unreckoned';
 
 export interface BatchState {
   phase: BatchPhase;
@@ -32,7 +41,7 @@ export interface BatchState {
 }
 
 /** What only looks like a stall has its own name. */
-const PHASE_OF: Record<Exclude<StallKind, 'moving' | 'lag'>, BatchPhase> = {
+const PHASE_OF: Record<Exclude<StallKind, 'moving' | 'lag' | 'unread'>, BatchPhase> = {
   stuck: 'stuck',
   slow: 'slowing',
   suspect: 'suspect',
@@ -45,18 +54,15 @@ const PHASE_OF: Record<Exclude<StallKind, 'moving' | 'lag'>, BatchPhase> = {
 /** No verdict looks at nitrogen, so that no school of counting it is chosen here. */
 const FACE_VALUE = 1;
 
-/** Glass that bursts in the hand is the worst that a mead can do. */
-const inBottles = (ledger: Ledger): BatchState => ({
-  phase: 'moving again',
-  sentence: say`A bottle reads ${gravity(ledger.readings.at(-1)?.sg ?? 1)}, less than when it was bottled: it ferments in closed glass, which may burst in the hand. Leave the bottles where they are, covered with a thick cloth; cool them. Guard eyes and hands before you let the gas out, slowly, one by one; ask someone who knows, when in doubt.`,
-});
-
 /** Where a batch stands, said with its reason. */
 export function stateOf(ledger: Ledger, now: number): BatchState {
   const mixed = mixedOf(ledger);
-  if (ledger.bottled !== null)
-    return fellInBottles(ledger) ? inBottles(ledger) : { phase: 'bottled', sentence: say`Bottled ${when(ledger.bottled.at)}.` };
-  if (mixed === null) return { phase: 'empty', sentence: say`Planned; nothing is poured yet.` };
+  if (ledger.bottled !== null) {
+    const alarm = glassAlarm(ledger);
+    if (alarm === null) return { phase: 'bottled', sentence: say`Bottled ${when(ledger.bottled.at)}.` };
+    return { phase: fellInBottles(ledger) ? 'moving again' : 'glass in doubt', sentence: alarm };
+  }
+  if (mixed === null) return emptied(ledger);
   if (ledger.pitch === null) return { phase: 'mixed', sentence: say`Mixed at ${gravity(mixed.sg)}; no yeast yet.` };
   const stable = stabilizedAt(ledger);
   if (stable !== null) {
@@ -68,45 +74,78 @@ export function stateOf(ledger: Ledger, now: number): BatchState {
       };
     return { phase: 'stabilized', sentence: say`Stabilized ${when(stable)}.` };
   }
-  const last = ledger.readings.findLast((reading) => reading.at >= (ledger.pitch?.at ?? 0));
-  const ageH = (now - ledger.pitch.at) / HOUR_MS;
+  const last = ledger.readings.findLast((reading) => reading.at >= (ledger.pitch?.at ?? 0) && reading.verdict === 'follows');
+  const ageH = Math.max(0, (now - ledger.pitch.at) / HOUR_MS);
   const fallen = last === undefined ? 0 : ledger.pitch.sg - last.sg;
-  if (fallen < MOVED_SG && ageH < LAG_H) {
+  if (last === undefined) return unread(ledger, ageH);
+  if (fallen < MOVED_SG && ageH < LAG_H && !showsLife(ledger)) {
     return {
       phase: 'lag',
       sentence: say`${hours(ageH)} since the pitch. Silence before ${hours(LAG_H)} is lag, not a stall; bubbles on the wall are proof enough.`,
     };
   }
   const finish = finishOf(ledger);
-  if (finish.state === 'finished')
-    return { phase: 'finished', sentence: say`Finished: ${gravity(finish.last?.sg ?? mixed.sg)} twice, a week apart.` };
-  if (finish.state === 'waiting') {
-    if (finish.wantsHydrometer)
-      return {
-        phase: 'awaiting confirmation',
-        sentence: say`About ${gravity(finish.last?.sg ?? mixed.sg)}, where it should end, by its ${finish.last?.instrument ?? 'float'} alone. Read a hydrometer now, and again in a week: that is proof.`,
-      };
-    /** One reading there: it may be falling yet. */
-    if (finish.since === finish.last)
-      return {
-        phase: 'near its end',
-        sentence: say`${gravity(finish.last?.sg ?? mixed.sg)}, where it should end, and it may fall a little yet. Two equal readings a week apart are proof: the second on or after ${when(finish.provenAt ?? now)}.`,
-      };
-    return {
-      phase: 'awaiting confirmation',
-      sentence: say`${gravity(finish.last?.sg ?? mixed.sg)}, where it should end. Equal again on or after ${when(finish.provenAt ?? now)} is proof.`,
-    };
-  }
+  if (finish.state !== 'moving') return ending(finish, now);
   const evidence = stallEvidence(ledger, now, FACE_VALUE);
   const verdict = evidence === null ? null : stallVerdict(evidence);
-  if (verdict !== null && verdict.kind !== 'moving' && verdict.kind !== 'lag')
+  if (verdict !== null && verdict.kind !== 'moving' && verdict.kind !== 'lag' && verdict.kind !== 'unread')
     return {
       phase: PHASE_OF[verdict.kind],
       sentence: verdict.sentence,
-      ...(verdict.kind === 'malt' && last !== undefined ? { restsUntil: last.at + CONFIRM_DAYS * DAY_MS } : {}),
+      ...(verdict.kind === 'malt' ? { restsUntil: last.at + STILL.threeDays * DAY_MS } : {}),
     };
   return {
     phase: 'active',
-    sentence: [...say`Falling, ${gravity(last?.sg ?? mixed.sg)} at the last reading.`, ...(isQuiet(ledger) ? [LID_LEAKS] : [])],
+    sentence: [...say`Falling, ${gravity(last.sg)} at the last reading.`, ...(isQuiet(ledger) ? [LID_LEAKS] : [])],
+  };
+}
+
+/** Nothing is in the vessel: not yet, or no longer. */
+function emptied(ledger: Ledger): BatchState {
+  if (ledger.pouredG === 0) return { phase: 'empty', sentence: say`Planned; nothing is poured yet.` };
+  const children = ledger.transfers.filter(({ direction }) => direction === 'out').map(({ name }) => name);
+  return children.length > 0
+    ? { phase: 'emptied', sentence: [`All of it was poured over: ${children.join(', ')}.`] }
+    : { phase: 'emptied', sentence: say`Nothing is left in the vessel.` };
+}
+
+/** Not read since the pitch: a state of its own, in which nothing may be judged on the must's gravity. */
+function unread(ledger: Ledger, ageH: number): BatchState {
+  if (showsLife(ledger))
+    return { phase: 'unread', sentence: say`It shows life, but nobody has read it since the pitch, ${hours(ageH)} ago. Read the gravity.` };
+  if (ageH < LAG_H)
+    return {
+      phase: 'lag',
+      sentence: say`${hours(ageH)} since the pitch. Silence before ${hours(LAG_H)} is lag, not a stall; bubbles on the wall are proof enough.`,
+    };
+  return { phase: 'unread', sentence: say`Not read since the pitch, ${hours(ageH)} ago. Read the gravity: silence proves nothing.` };
+}
+
+/** At its end by gravity or by the maker's word, proven or not. */
+function ending(finish: Finish, now: number): BatchState {
+  const { state, by, last, since, provenAt, wantsHydrometer, stillness } = finish;
+  const sg = last?.sg ?? 1;
+  const byWord = by === 'word' ? ' by your word' : '';
+  if (state === 'finished')
+    return { phase: 'finished', sentence: say`Finished${byWord}: ${gravity(sg)}, on one line for ${hours(24 * stillness.days)}.` };
+  if (by === 'word')
+    return {
+      phase: 'awaiting confirmation',
+      sentence: say`By your word it stays at ${gravity(sg)}. Three readings on one line prove it, the last on or after ${when(provenAt ?? now)}.`,
+    };
+  if (wantsHydrometer)
+    return {
+      phase: 'awaiting confirmation',
+      sentence: say`About ${gravity(sg)}, where it should end, by its ${last?.instrument ?? 'float'} alone. Read a hydrometer now, and again in two weeks: that is proof.`,
+    };
+  /** One reading there: it may be falling yet. */
+  if (since === last)
+    return {
+      phase: 'near its end',
+      sentence: say`${gravity(sg)}, where it should end, and it may fall a little yet. An equal reading on or after ${when(provenAt ?? now)} proves that it does not, or three over a week.`,
+    };
+  return {
+    phase: 'awaiting confirmation',
+    sentence: say`${gravity(sg)}, where it should end. Equal again on or after ${when(provenAt ?? now)} is proof.`,
   };
 }

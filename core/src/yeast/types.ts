@@ -70,6 +70,10 @@ export const YEAST_TYPES: readonly YeastType[] = [
   },
 ];
 
+/** Every type's name on record. */
+export const YEAST_IDS = YEAST_TYPES.map(({ id }) => id);
+export const isYeastId = (id: string): boolean => YEAST_IDS.includes(id);
+
 /** The type with this id; throws Refusal for an unknown id. */
 export function yeastType(id: string): YeastType {
   const found = YEAST_TYPES.find((type) => type.id === id);

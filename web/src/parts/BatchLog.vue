@@ -8,17 +8,21 @@ import { useReader } from '../composables/useReader.ts';
 import { eventSentence } from '../shown/events.ts';
 import { useBatch } from '../stores/batch.ts';
 
+/** Where the batch cannot be reckoned there is nothing to do but to mend its record. */
+defineProps<{ onlyLog?: boolean }>();
+
 const store = useBatch();
 const { show, tell } = useReader();
 const correcting = ref<LogEntry | null>(null);
 const isUnexplained = (entry: LogEntry): boolean =>
+  store.unreckoned === null &&
   store.ledger.readings.some((reading) => reading.eventId === entry.first.id && reading.verdict === 'unexplained');
 </script>
 
 <template>
   <aside class="log">
     <h2>Log</h2>
-    <BatchDeeds />
+    <BatchDeeds v-if="onlyLog !== true" />
     <p v-if="store.log.length === 0" class="quiet">Nothing has happened yet.</p>
     <ol>
       <li v-for="entry in store.log" :key="entry.first.id" :class="{ withdrawn: entry.withdrawn }">

@@ -26,6 +26,7 @@ const HEAD: Record<StallKind, string> = {
   malt: 'Perhaps its end, not stuck',
   'near its end': 'Not stuck',
   lag: 'Not stuck',
+  unread: 'First a reading',
   moving: 'Not stuck',
 };
 </script>

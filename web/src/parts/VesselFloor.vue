@@ -38,7 +38,7 @@ const vessels = computed(() =>
       about: `${day} · ${phase}`,
       layers: [{ liters: volumeL, color: liquidColor(colors), label: '' }],
       leesL,
-      foaming: phase === 'active' || phase === 'lag',
+      foaming: phase === 'active' || phase === 'lag' || phase === 'unread',
     };
   }),
 );

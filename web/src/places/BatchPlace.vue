@@ -2,7 +2,10 @@
 import type { Station } from '@hollow-bell/core/rounds';
 import { computed, defineAsyncComponent, watch } from 'vue';
 import type { Component } from 'vue';
+import BatchLog from '../parts/BatchLog.vue';
 import BatchRail from '../parts/BatchRail.vue';
+import SentenceText from '../parts/SentenceText.vue';
+import StopNote from '../parts/StopNote.vue';
 import { useBatch } from '../stores/batch.ts';
 
 const props = defineProps<{ id: string; station?: string }>();
@@ -33,6 +36,14 @@ const here = computed(() => (props.station as Station | undefined) ?? store.stat
     {{ store.problem }} <button type="button" class="link" @click="store.open(id)">Try again</button>
   </p>
   <p v-else-if="store.batch === null || store.batch.id !== id" class="quiet">Opening the batch…</p>
+  <section v-else-if="store.unreckoned !== null">
+    <h1>{{ store.batch.name }}</h1>
+    <StopNote>
+      This batch cannot be reckoned as it stands. <SentenceText :sentence="store.unreckoned" /> Nothing is lost: press the entry in its log
+      that does it, and correct it or take it back.
+    </StopNote>
+    <BatchLog only-log />
+  </section>
   <div v-else class="with-rail">
     <BatchRail :batch-id="id" :now="store.station" :here="here" />
     <component :is="BENCHES[here]" />

@@ -71,6 +71,8 @@ export function eventSentence(event: BatchEvent): Sentence {
       return say`began a starter for ${volumeL(event.payload.volumeL)} at ${gravity(event.payload.sg)}`;
     case 'restartStep':
       return [`starter: step ${event.payload.index + 1} done`];
+    case 'staysHere':
+      return ['it stays here, by your word'];
     case 'note':
       return [event.payload.text];
     case 'amendment':

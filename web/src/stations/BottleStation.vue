@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { BOTTLE_SIZES_ML, countBottles } from '@hollow-bell/core/bottle';
-import { whyNotBottle } from '@hollow-bell/core/stabilize';
+import { whyNotBottle } from '@hollow-bell/core/watch';
 import { computed, ref } from 'vue';
 import BatchLog from '../parts/BatchLog.vue';
 import BenchHead from '../parts/BenchHead.vue';
@@ -45,7 +45,7 @@ const record = (): Promise<boolean> =>
     <div class="columns">
       <div v-if="store.ledger.bottled !== null" class="stack">
         <h2>In bottles since {{ show('when', store.ledger.bottled.at) }}</h2>
-        <StopNote v-if="store.state.phase === 'moving again'"><SentenceText :sentence="store.state.sentence" /></StopNote>
+        <StopNote v-if="store.state.phase !== 'bottled'"><SentenceText :sentence="store.state.sentence" /></StopNote>
         <div class="pairs">
           <p v-for="bottle in store.ledger.bottled.bottles" :key="bottle.sizeMl">
             <span>{{ bottle.sizeMl }} ml</span><b>{{ bottle.count }}</b>

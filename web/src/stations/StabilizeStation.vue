@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { MOLECULAR_TARGET, TOTAL_SO2_CAP, firstShutGate, freeSo2There, planStabilizing } from '@hollow-bell/core/stabilize';
+import { MOLECULAR_TARGET, TOTAL_SO2_CAP } from '@hollow-bell/core/preservatives';
+import { firstShutGate, freeSo2There, planStabilizing } from '@hollow-bell/core/stabilize';
 import { Refusal } from '@hollow-bell/core/quantities';
-import type { SulfiteSalt } from '@hollow-bell/core/ledger';
+import type { SulfiteSalt } from '@hollow-bell/core/preservatives';
 import { computed, ref } from 'vue';
 import BatchLog from '../parts/BatchLog.vue';
 import BenchHead from '../parts/BenchHead.vue';

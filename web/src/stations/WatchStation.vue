@@ -52,9 +52,9 @@ const stopWorking = computed(() => {
   const working = endWorking(store.ledger);
   return working === null ? {} : { working };
 });
-const isAlarmed = computed(() => store.state.phase === 'moving again');
+const isAlarmed = computed(() => ['moving again', 'glass in doubt'].includes(store.state.phase));
 const mayBeStuck = computed(() => ['slowing', 'suspect', 'stuck'].includes(store.state.phase));
-const isFermenting = computed(() => ['lag', 'active', 'near its end', 'awaiting confirmation'].includes(store.state.phase));
+const isFermenting = computed(() => ['lag', 'unread', 'active', 'near its end', 'awaiting confirmation'].includes(store.state.phase));
 const lossesL = computed(() => store.ledger.losses.filter((loss) => loss.why !== 'racking').reduce((sum, loss) => sum + loss.volumeL, 0));
 </script>
 

@@ -1,9 +1,12 @@
 import { feedingPracticeOf, floatPointsOf } from '@hollow-bell/contract';
 import type { BatchRecord, NewEvent } from '@hollow-bell/contract';
 import { feedingNow, feedingPlanOf } from '@hollow-bell/core/feed';
+import { checkEvents } from '@hollow-bell/core/check';
 import { withFloat } from '@hollow-bell/core/float';
 import type { BatchEvent, EventContent, LogEntry } from '@hollow-bell/core/ledger';
-import { checkEvent, fold, ledgerFigures, logOf, viewOf } from '@hollow-bell/core/ledger';
+import { fold, ledgerFigures, logOf, viewOf } from '@hollow-bell/core/ledger';
+import { Refusal } from '@hollow-bell/core/quantities';
+import type { Sentence } from '@hollow-bell/core/quantities';
 import { asksOf, stationOf } from '@hollow-bell/core/rounds';
 import { gatesOf } from '@hollow-bell/core/stabilize';
 import { expectedEnd, stateOf } from '@hollow-bell/core/watch';
@@ -63,6 +66,26 @@ export const useBatch = defineStore('batch', () => {
     batch.value = { ...current, events: all, lastSeq };
   });
 
+  const view = computed(() => viewOf(ledger.value));
+  const figures = computed(() => ledgerFigures(folded.value));
+  const fed = computed(() => (feeding.value === null ? null : feedingNow(feeding.value, ledger.value, now.value)));
+  const state = computed(() => stateOf(ledger.value, now.value));
+  const end = computed(() => expectedEnd(ledger.value));
+  const gates = computed(() => gatesOf(ledger.value, now.value));
+  const asks = computed(() => asksOf(ledger.value, feeding.value, now.value));
+  const station = computed(() => stationOf(ledger.value, feeding.value, now.value));
+
+  /** Why this record cannot be reckoned; null where it can. Its log is there all the same. */
+  const unreckoned = computed<Sentence | null>(() => {
+    try {
+      for (const each of [view, figures, fed, state, end, gates, asks, station]) void each.value;
+      return null;
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error;
+      return error.said;
+    }
+  });
+
   /**
    * Writes what happened. Throws a Refusal with a sentence when it cannot have happened so; otherwise it is kept at once
    * and sent.
@@ -77,12 +100,8 @@ export const useBatch = defineStore('batch', () => {
   async function writeAt(rows: readonly { content: EventContent; at: number }[], told: string): Promise<void> {
     const current = batch.value;
     if (current === null) return;
-    const trail = [...events.value];
     const fresh = rows.map(({ content, at }): NewEvent => ({ ...content, id: crypto.randomUUID(), happenedAt: Math.round(at) }));
-    for (const event of fresh) {
-      checkEvent(trail, event, Date.now());
-      trail.push({ ...event, seq: trail.length + 1, enteredAt: event.happenedAt });
-    }
+    checkEvents(folded.value, fresh, Date.now());
     lastWritten.value = { ids: fresh.map((event) => event.id), told };
     await outbox.submit(current.id, events.value.length, fresh, told);
     if (outbox.refused !== null) lastWritten.value = null;
@@ -126,17 +145,18 @@ export const useBatch = defineStore('batch', () => {
     conflict,
     lastWritten,
     ledger,
-    view: computed(() => viewOf(ledger.value)),
+    view,
     float,
-    figures: computed(() => ledgerFigures(folded.value)),
+    figures,
     log: computed<LogEntry[]>(() => logOf(events.value).toReversed()),
     feeding,
-    feedingNow: computed(() => (feeding.value === null ? null : feedingNow(feeding.value, ledger.value, now.value))),
-    state: computed(() => stateOf(ledger.value, now.value)),
-    end: computed(() => expectedEnd(ledger.value)),
-    gates: computed(() => gatesOf(ledger.value, now.value)),
-    asks: computed(() => asksOf(ledger.value, feeding.value, now.value)),
-    station: computed(() => stationOf(ledger.value, feeding.value, now.value)),
+    feedingNow: fed,
+    state,
+    end,
+    gates,
+    asks,
+    station,
+    unreckoned,
     open,
     reload,
     move,

@@ -62,6 +62,9 @@ const measure = cureOf(
   say`Measure again: stir, take a sample at ${tempC(20)}, spin the hydrometer. Every other step costs more than this one.`,
 );
 const leave = (sentence: Sentence): Cure => cureOf('leave', sentence);
+/** The maker's word that it rests above where it should end. */
+const letStay = (sentence: Sentence): Cure =>
+  cureOf('leave', sentence, { label: ['It stays here'], events: [{ kind: 'staysHere', payload: {} }] });
 
 /** Sulfite or sorbate in it: nothing that lives can be helped. */
 function givingUp({ abv, sorbicMgPerL }: StallEvidence): Cure {
@@ -108,12 +111,15 @@ export function curesFor(verdict: StallVerdict, evidence: StallEvidence, ranked:
   const { kind } = verdict;
   if (kind === 'tolerance' || kind === 'malt' || kind === 'near its end')
     return [
-      leave(
-        kind === 'malt'
-          ? say`Leave it, and read it again in a week. It is not bottled and not stabilized while it may still hold sugar that yeast eats.`
-          : say`Leave it. Read it again in a week; equal then, it has ended, and is stabilized before honey or bottles.`,
-      ),
+      kind === 'malt'
+        ? letStay(
+            say`Leave it, and read it again in a week. Where you judge that it stays here, say so: three readings on one line over two weeks then count as its end, and four weeks of stillness for glass.`,
+          )
+        : leave(
+            say`Leave it. Read it again in a week; level over two weeks, or by a third reading, it has ended, and is stabilized before honey or bottles.`,
+          ),
     ];
+  if (kind === 'unread') return [measure];
   if (kind === 'lag' || kind === 'moving') return [{ ...leave(say`Leave it alone, warm and closed.`), readAgainH: 24 }];
   if (kind === 'misread') return [measure];
   const [first] = ranked;
@@ -167,8 +173,13 @@ export function curesFor(verdict: StallVerdict, evidence: StallEvidence, ranked:
   }
   const fed = evidence.nitrogenShare < ENOUGH_NITROGEN || likely('nitrogen') ? feeding(evidence) : null;
   if (fed !== null) cures.push(fed);
-  if (abv >= yeast.toleranceAbv.low - GOOD_ENOUGH_ABV)
-    cures.push(leave(say`Or leave it as a sweet mead: near its tolerance a restart seldom works. Stabilize it before it is bottled.`));
+  cures.push(
+    letStay(
+      abv >= yeast.toleranceAbv.low - GOOD_ENOUGH_ABV
+        ? say`Or leave it as a sweet mead: near its tolerance a restart seldom works. Say that it stays here; three level readings over two weeks prove it, then it is stabilized before it is bottled.`
+        : say`Or leave it as it is. Say that it stays here; as much sugar as this wants four weeks of level readings, and stabilizing before any glass.`,
+    ),
+  );
   cures.push(cureOf('restart', say`Last, a starter that is used to it, grown by doublings. Dry yeast thrown into a stuck mead dies.`));
   return cures;
 }

@@ -4,8 +4,8 @@ import type { Ledger, ReadingPoint, Temperature } from '../../ledger/index.ts';
 import { refractometerBrix, sgFromBrix } from '../../liquid/index.ts';
 import { fermentSugar, yeastOf } from '../../yeast/index.ts';
 import type { YeastType } from '../../yeast/index.ts';
-import { expectedEnd } from '../finish.ts';
-import { EQUAL_SG, areEqual } from '../stabilized.ts';
+import { expectedEnd, maltShareOf } from '../finish.ts';
+import { EQUAL_SG, abvBeforeSugar, areEqual, fedSugarAt } from '../stabilized.ts';
 import { DAY_MS, HOUR_MS } from '../../quantities/index.ts';
 
 /** What went in so long before the stop may have caused it. */
@@ -36,6 +36,12 @@ export interface StallEvidence {
   /** It falls within what counts as equal. */
   hasCrept: boolean;
   abv: number;
+  /** The most it had at a reading before sugar last went to it; 0 where none did. */
+  abvBeforeSugar: number;
+  /** Bubbles or foam were seen since the pitch. */
+  showsLife: boolean;
+  /** How long after the pitch the last reading was taken. */
+  readAfterH: number;
   shareGone: number;
   sugarLeftGPerL: number;
   /** The highest gravity at which it may well have ended. */
@@ -121,6 +127,9 @@ function dryByRefractometerSg(ledger: Ledger): number {
   return sgFromBrix(refractometerBrix({ waterG, extractG: sugarG + unfermentableG, ethanolG }));
 }
 
+/** Bubbles or foam since the pitch prove life; silence proves nothing. */
+export const showsLife = ({ marks, pitch }: Ledger): boolean => pitch !== null && Math.max(marks.bubbling ?? 0, marks.foam ?? 0) > pitch.at;
+
 /** The airlock was last seen still, since the pitch. */
 export const isQuiet = ({ marks, pitch }: Ledger): boolean =>
   marks.quiet !== undefined && marks.quiet >= Math.max(pitch?.at ?? Number.POSITIVE_INFINITY, marks.bubbling ?? 0, marks.foam ?? 0);
@@ -149,14 +158,14 @@ export function stallEvidence(ledger: Ledger, now: number, organicCredit: number
   const since = ledger.readings.filter(({ at }) => at >= pitch.at);
   const readings = since.filter(({ verdict }) => verdict === 'follows');
   const last = readings.at(-1) ?? null;
-  const still = stillSince(readings);
+  /** Sugar fed to it begins the count anew. */
+  const fedAt = fedSugarAt(ledger, Number.POSITIVE_INFINITY) ?? pitch.at;
+  const still = stillSince(readings.filter(({ at }) => at >= fedAt));
   const temps = ledger.temps.filter(({ at }) => at >= pitch.at);
   const stopAt = still?.at ?? now;
   const needMg = N_PER_SUGAR[yeast.demand] * ledger.sugarBasisG;
   const came = nitrogenCame(ledger, mixed.volumeL, organicCredit);
   const within = (at: number): boolean => at >= pitch.at && stopAt - at >= -DAY_MS / 2 && stopAt - at <= BEFORE_STOP_H * HOUR_MS;
-  const poured =
-    ledger.additions.reduce((sum, { massG, insolubleG }) => sum + massG - insolubleG, 0) + ledger.honeys.reduce((s, h) => s + h.massG, 0);
   return {
     hoursSincePitch: (now - pitch.at) / HOUR_MS,
     hoursSinceReading: (now - (last?.at ?? pitch.at)) / HOUR_MS,
@@ -168,6 +177,9 @@ export function stallEvidence(ledger: Ledger, now: number, organicCredit: number
     stillDays: last === null || still === null ? 0 : (last.at - still.at) / DAY_MS,
     hasCrept: creeps(readings.filter(({ at }) => at >= stopAt)),
     abv: mixed.abv,
+    abvBeforeSugar: abvBeforeSugar(ledger),
+    showsLife: showsLife(ledger),
+    readAfterH: ((last?.at ?? pitch.at) - pitch.at) / HOUR_MS,
     shareGone: shareGone(ledger),
     sugarLeftGPerL: ledger.sugarG / mixed.volumeL,
     endHighSg: end.sg.high,
@@ -189,8 +201,7 @@ export function stallEvidence(ledger: Ledger, now: number, organicCredit: number
     so2MgPerL: ledger.so2Mg / mixed.volumeL,
     sorbicMgPerL: ledger.sorbicMg / mixed.volumeL,
     hasJuice: ledger.additions.some(({ family }) => family === 'juice' || family === 'syrup'),
-    maltShare:
-      poured > 0 ? ledger.additions.filter(({ family }) => family === 'malt').reduce((sum, { massG }) => sum + massG, 0) / poured : 0,
+    maltShare: maltShareOf(ledger),
     unexplained: since.filter(({ verdict }) => verdict === 'unexplained'),
     dryByRefractometerSg: dryByRefractometerSg(ledger),
     isQuiet: isQuiet(ledger),

@@ -1,6 +1,7 @@
 import { abvPct, gPerL, gravity, hours, percent, say, tempC } from '../../quantities/index.ts';
 import type { Sentence } from '../../quantities/index.ts';
 import { EQUAL_SG } from '../stabilized.ts';
+import { MALT_LEAVES_SG, MALT_SHARE } from '../finish.ts';
 import type { StallEvidence } from './evidence.ts';
 
 /** Silence before this is lag, not a stall. */
@@ -10,16 +11,14 @@ const STUCK_DAYS = 3;
 const STANDS_DAYS = 2;
 /** Less than this has not begun, in SG: two readings' error. */
 const BEGUN_SG = 0.003;
+/** Two reckonings of one strength differ by as much, % vol (our estimate). */
+const ABV_ERROR = 0.2;
 /** A thermometer’s own error. */
 const THERMOMETER_C = 0.5;
 /** So little below its range it only slows down, and for so long (our estimates). */
 const COOL_C = 3;
 const COOL_DAYS = 7;
-/** Malt that brings so much of what was poured may leave more behind than its table says (our estimates). */
-const MALT_SHARE = 0.08;
-const MALT_LEAVES_SG = 0.012;
-
-export type StallKind = 'lag' | 'moving' | 'slow' | 'tolerance' | 'malt' | 'near its end' | 'misread' | 'suspect' | 'stuck';
+export type StallKind = 'lag' | 'unread' | 'moving' | 'slow' | 'tolerance' | 'malt' | 'near its end' | 'misread' | 'suspect' | 'stuck';
 
 export interface StallVerdict {
   kind: StallKind;
@@ -30,8 +29,9 @@ export interface StallVerdict {
 const RULES: readonly { kind: StallKind; fits: (e: StallEvidence) => Sentence | null }[] = [
   {
     kind: 'tolerance',
-    fits: ({ abv, yeast, stillDays, sugarLeftGPerL }) =>
-      stillDays >= STANDS_DAYS && abv >= yeast.toleranceAbv.low
+    /** A yeast that made more before honey thinned it tolerates more. */
+    fits: ({ abv, abvBeforeSugar, yeast, stillDays, sugarLeftGPerL }) =>
+      stillDays >= STANDS_DAYS && abv >= yeast.toleranceAbv.low && abv >= abvBeforeSugar - ABV_ERROR
         ? say`${abvPct(abv)} is what this yeast tolerates. With ${gPerL(sugarLeftGPerL)} of sugar left it has ended, not stuck.`
         : null,
   },
@@ -53,16 +53,25 @@ const RULES: readonly { kind: StallKind; fits: (e: StallEvidence) => Sentence | 
   },
   {
     kind: 'lag',
-    fits: ({ hoursSincePitch, last, startSg }) =>
-      hoursSincePitch < LAG_H && (last === null || startSg - last.sg < BEGUN_SG)
+    fits: ({ hoursSincePitch, last, startSg, showsLife }) =>
+      hoursSincePitch < LAG_H && !showsLife && (last === null || startSg - last.sg < BEGUN_SG)
         ? say`${hours(hoursSincePitch)} since the pitch: silence before ${hours(LAG_H)} is lag.`
         : null,
+  },
+  {
+    kind: 'unread',
+    fits: ({ last, showsLife }) =>
+      last !== null
+        ? null
+        : showsLife
+          ? say`It shows life, but was not read since the pitch. Read the gravity.`
+          : say`Not read since the pitch: silence proves nothing. Read the gravity.`,
   },
   {
     kind: 'malt',
     fits: ({ maltShare, last, endHighSg, stillDays }) =>
       stillDays >= STANDS_DAYS && maltShare >= MALT_SHARE && last !== null && last.sg <= endHighSg + MALT_LEAVES_SG
-        ? say`Malt made ${percent(100 * maltShare)} of it and leaves sugars that no mead yeast eats: ${gravity(last.sg)} may be its end. Leave it alone; until it lies where it should end, it does not count as finished.`
+        ? say`Malt made ${percent(100 * maltShare)} of it and leaves sugars that no mead yeast eats: ${gravity(last.sg)} may be its end. Leave it alone; until it lies where it should end, it counts as finished only by your word.`
         : null,
   },
   {
@@ -80,9 +89,9 @@ const RULES: readonly { kind: StallKind; fits: (e: StallEvidence) => Sentence | 
   },
   {
     kind: 'stuck',
-    fits: ({ stillDays, last, startSg, hoursSincePitch, sugarLeftGPerL, endHighSg }) => {
+    fits: ({ stillDays, last, startSg, readAfterH, showsLife, hoursSincePitch, sugarLeftGPerL, endHighSg }) => {
       if (last === null) return null;
-      const neverBegan = startSg - last.sg < BEGUN_SG && hoursSincePitch > LAG_H + 24;
+      const neverBegan = startSg - last.sg < BEGUN_SG && readAfterH > LAG_H && !showsLife;
       if (stillDays < STUCK_DAYS && !neverBegan) return null;
       return neverBegan
         ? say`${hours(hoursSincePitch)} since the pitch, and it has not begun.`

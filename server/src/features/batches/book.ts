@@ -1,5 +1,6 @@
 import type { BatchList, ListQuery, Listed } from '@hollow-bell/contract';
 import { viewOf } from '@hollow-bell/core/ledger';
+import { Refusal } from '@hollow-bell/core/quantities';
 import { stateOf } from '@hollow-bell/core/watch';
 import { Op } from 'sequelize';
 import type { WhereOptions } from 'sequelize';
@@ -8,9 +9,14 @@ import { BatchRow } from './models.ts';
 const PAGE = 100;
 
 function listed({ id, name, lastSeq, ledger }: BatchRow, now: number): Listed {
-  const view = ledger.bottled === null ? viewOf(ledger) : null;
-  const { phase } = stateOf(ledger, now);
-  return { id, name, lastSeq, phase, pitchedAt: ledger.pitch?.at ?? null, sg: view?.sg ?? null, volumeL: view?.volumeL ?? null };
+  const pitchedAt = ledger.pitch?.at ?? null;
+  try {
+    const view = ledger.bottled === null ? viewOf(ledger) : viewOf(ledger.bottled.mead);
+    return { id, name, lastSeq, phase: stateOf(ledger, now).phase, pitchedAt, sg: view?.sg ?? null, volumeL: view?.volumeL ?? null };
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error;
+    return { id, name, lastSeq, phase: 'unreckoned', pitchedAt, sg: null, volumeL: null };
+  }
 }
 
 /** Signs that a pattern would read otherwise stand for themselves. */

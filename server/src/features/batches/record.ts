@@ -1,7 +1,8 @@
-import type { Batch, BatchPlan, BatchSummary } from '@hollow-bell/contract';
+import type { Batch, BatchPlan, BatchSummary, NewEvent } from '@hollow-bell/contract';
 import { withFloat } from '@hollow-bell/core/float';
 import type { FloatPoint } from '@hollow-bell/core/float';
-import { checkEvent, emptyLedger, fold } from '@hollow-bell/core/ledger';
+import { checkEvents } from '@hollow-bell/core/check';
+import { emptyLedger, fold } from '@hollow-bell/core/ledger';
 import type { BatchEvent } from '@hollow-bell/core/ledger';
 import { isOpen } from '@hollow-bell/core/watch';
 import { QueryTypes } from 'sequelize';
@@ -132,14 +133,16 @@ export async function refold(row: BatchRow, events: readonly BatchEvent[], trans
   await row.update({ ledger, open: isOpen(ledger) }, { transaction });
 }
 
-/** Each event must be believable behind those before it. */
-export function requireBelievable(onRecord: readonly BatchEvent[], fresh: readonly Unnumbered[], enteredAt: number): void {
-  const trail = [...onRecord];
-  for (const event of fresh) {
-    const numbered = { ...event, seq: trail.length + 1, enteredAt } as BatchEvent;
-    checkEvent(trail, numbered, enteredAt);
-    trail.push(numbered);
-  }
+/** Each event must be believable among all that is on record, and close no glass that could hurt someone. */
+export async function requireBelievable(
+  row: BatchRow,
+  onRecord: readonly BatchEvent[],
+  fresh: readonly Unnumbered[],
+  enteredAt: number,
+  transaction: Transaction,
+): Promise<void> {
+  const float = await floatOf(row.id, transaction);
+  checkEvents(withFloat(onRecord, float), fresh as readonly NewEvent[], enteredAt);
 }
 
 /** Writes an empty batch with the first version of its plan, unless it is there already. */

@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util';
 import type { Batch, BatchList, BatchPlan, BatchSummary, ListQuery, NewEvent } from '@hollow-bell/contract';
 import type { BatchEvent } from '@hollow-bell/core/ledger';
 import { Op, QueryTypes } from 'sequelize';
@@ -5,7 +6,18 @@ import type { Sequelize } from 'sequelize';
 import { HttpProblem } from '../../http/errors.ts';
 import { pageOfBook } from './book.ts';
 import { BatchRow, PlanRow, initModels } from './models.ts';
-import { createWithin, eventsOf, mustFind, readWithin, record, requireBelievable, requireFresh, summaryOf, textOf } from './record.ts';
+import {
+  createWithin,
+  eventsOf,
+  mustFind,
+  planOf,
+  readWithin,
+  record,
+  requireBelievable,
+  requireFresh,
+  summaryOf,
+  textOf,
+} from './record.ts';
 import { floatRecord } from './floatRecord.ts';
 import { transfers } from './transfers.ts';
 
@@ -65,10 +77,12 @@ export function batchStore(sequelize: Sequelize, now: () => number) {
         return readWithin(sequelize, id, transaction);
       }),
 
-    /** Writes the next version of the plan; earlier ones stay. */
+    /** Writes the next version of the plan; earlier ones stay. The same sent again is written once. */
     replan: (id: string, afterVersion: number, plan: BatchPlan): Promise<Batch> =>
       sequelize.transaction(async (transaction) => {
         const row = await mustFind(id, transaction, true);
+        if (row.planVersion === afterVersion + 1 && isDeepStrictEqual(await planOf(row, transaction), plan))
+          return readWithin(sequelize, id, transaction);
         if (row.planVersion !== afterVersion)
           throw new HttpProblem(409, 'stale', 'The plan was changed in another window; look at it before you write over it.', []);
         const version = afterVersion + 1;
@@ -87,7 +101,7 @@ export function batchStore(sequelize: Sequelize, now: () => number) {
         const asked = new Set(newEvents.map((event) => event.id));
         if (fresh.length > 0) {
           requireFresh(onRecord, afterSeq, asked);
-          requireBelievable(onRecord, fresh, now());
+          await requireBelievable(row, onRecord, fresh, now(), transaction);
           onRecord = await record(row, onRecord, fresh, now(), transaction);
         }
         return { lastSeq: onRecord.length, events: onRecord.filter((event) => asked.has(event.id)) };

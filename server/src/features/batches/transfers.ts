@@ -100,7 +100,7 @@ export function transfers(sequelize: Sequelize, now: () => number) {
         if (moved?.kind !== 'reading') throw new Refusal('Only a reading that stands in this record can be moved.', 'eventId');
         const { happenedAt, payload } = moved;
         const into = { id: movedId, kind: 'reading', happenedAt, payload } as const;
-        requireBelievable(target.events, [into], now());
+        await requireBelievable(target.row, target.events, [into], now(), transaction);
         const withdrawal = {
           id: endOf(eventId, 'out'),
           kind: 'amendment',

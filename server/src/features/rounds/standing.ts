@@ -2,7 +2,8 @@ import { feedingPracticeOf } from '@hollow-bell/contract';
 import type { BatchSummary, Standing } from '@hollow-bell/contract';
 import { feedingPlanOf } from '@hollow-bell/core/feed';
 import { viewOf } from '@hollow-bell/core/ledger';
-import { asksOf, byUrgency } from '@hollow-bell/core/rounds';
+import { Refusal } from '@hollow-bell/core/quantities';
+import { asksOf, byUrgency, unreckonedAsk } from '@hollow-bell/core/rounds';
 import { isOpen, stateOf } from '@hollow-bell/core/watch';
 
 interface Batches {
@@ -15,8 +16,22 @@ const STALE_MS = 60_000;
 /** Yeast cake of so many grams fills a liter (our estimate). */
 const YEAST_G_PER_L = 250;
 
+/** A batch that cannot be reckoned says so on its own row; it costs no other one. */
+function standingOf(batch: BatchSummary, now: number): Standing | null {
+  try {
+    return reckon(batch, now);
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error;
+    const { id, name, plan, ledger } = batch;
+    const { vessel } = plan.must;
+    const asks = [unreckonedAsk(error.said, now)];
+    const pitchedAt = ledger.pitch?.at ?? null;
+    return { id, name, vessel, pitchedAt, phase: 'unreckoned', inBottles: false, sg: 1, volumeL: 0, leesL: 0, colors: [], asks };
+  }
+}
+
 /** Null where there is nothing to look after. */
-function standingOf({ id, name, plan, ledger }: BatchSummary, now: number): Standing | null {
+function reckon({ id, name, plan, ledger }: BatchSummary, now: number): Standing | null {
   const view = ledger.bottled === null ? viewOf(ledger) : null;
   if ((view === null && ledger.bottled === null) || !isOpen(ledger) || ledger.pouredG <= 0) return null;
   const fruit = ledger.additions.filter(({ family }) => family === 'fruit' || family === 'juice');

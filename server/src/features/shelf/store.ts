@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util';
 import type { ShelfItem, Shelved } from '@hollow-bell/contract';
 import { DataTypes, Model, QueryTypes } from 'sequelize';
 import type { Sequelize, Transaction } from 'sequelize';
@@ -57,12 +58,13 @@ export function shelfStore(sequelize: Sequelize) {
       return rows.map((row) => shelved(row, taken));
     },
 
-    /** Writes an item, new where `afterVersion` is 0. Repeating a first writing answers with the item as it is. */
+    /** Writes an item, new where `afterVersion` is 0. Repeating a writing answers with the item as it is. */
     put: (item: ShelfItem, afterVersion: number): Promise<Shelved> =>
       sequelize.transaction(async (transaction) => {
         const row = await ShelfRow.findByPk(item.id, { transaction, lock: transaction.LOCK.UPDATE });
         if (row === null) return shelved(await ShelfRow.create({ id: item.id, item, version: 1 }, { transaction }), new Map());
         if (afterVersion === 0) return shelved(row, await takenG());
+        if (row.version === afterVersion + 1 && isDeepStrictEqual(row.item, item)) return shelved(row, await takenG());
         if (afterVersion !== row.version)
           throw new HttpProblem(409, 'stale', `${row.item.name} was changed in another window; look at it before you write over it.`, []);
         await row.update({ item, version: row.version + 1 }, { transaction });

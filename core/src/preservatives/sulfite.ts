@@ -1,6 +1,9 @@
-import { SO2_IN } from '../ledger/index.ts';
-import type { SulfiteSalt } from '../ledger/index.ts';
 import { requireWithin } from '../quantities/index.ts';
+
+export type SulfiteSalt = 'potassium' | 'sodium';
+
+/** SO2 as a fraction of mass: 2 × 64.066 / 222.33 for K2S2O5, / 190.11 for Na2S2O5. */
+export const SO2_IN: Record<SulfiteSalt, number> = { potassium: 0.5763, sodium: 0.674 };
 
 /** pK1 of sulfurous acid in water at 20 to 25 °C, the wine trade's convention; about 2.0 in 12 % alcohol. */
 const SULFITE_PK = 1.81;
@@ -31,3 +34,6 @@ export function freeSo2NeededMgPerL(molecularMgPerL: number, ph: number): number
 export function metabisulfiteG(addMgPerL: number, volumeL: number, salt: SulfiteSalt): number {
   return (addMgPerL * volumeL) / 1000 / SO2_IN[salt];
 }
+
+/** Yeast bears a sulfited must only after so long (trade practice). */
+export const MUST_SULFITE_WAIT_H = 24;

@@ -1,4 +1,5 @@
-import { SORBIC_IN_SORBATE } from '../ledger/index.ts';
+/** Sorbic acid in potassium sorbate: 112.13 / 150.22. */
+export const SORBIC_IN_SORBATE = 112.13 / 150.22;
 
 /** Sorbic acid needed by alcohol, mg/L (Peynaud, Knowing and Making Wine, 1984): 200 below 10 % vol, straight between the points, 50 from 14. */
 const NEED_BY_ABV = [

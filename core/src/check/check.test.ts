@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { Refusal } from '../quantities/index.ts';
-import { eventsAt } from './build.ts';
+import { eventsAt, fold, viewOf } from '../ledger/index.ts';
 import { MEAN_HONEY } from '../ingredients/index.ts';
-import { checkEvent, viewOf, fold } from './index.ts';
-import type { BatchEvent, EventContent } from './index.ts';
+import type { BatchEvent, EventContent } from '../ledger/index.ts';
+import { checkEvent } from './index.ts';
 
 const START = Date.UTC(2026, 3, 1, 9);
 const HOUR = 3_600_000;

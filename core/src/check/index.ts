@@ -1,0 +1,1 @@
+export { checkEvent, checkEvents } from './check.ts';

@@ -1,0 +1,51 @@
+import { BOUND_SHARE, MOLECULAR_TARGET, freeSo2NeededMgPerL, sorbicNeededMgPerL } from '../preservatives/index.ts';
+import { copyOf } from './ledger.ts';
+import type { Ledger } from './ledger.ts';
+import { mixedOf } from './view.ts';
+
+/** Without a pH the sulfite must hold at the upper end of what traditionals read (our estimate). */
+const PH_UNKNOWN = 3.8;
+/** Less sugar than this sweetens nothing: a spice’s own. */
+export const LEAST_SUGAR_G = 1;
+
+/** The formula's pH range; beyond it the nearer end counts. */
+const [LOWEST_PH, HIGHEST_PH] = [2.5, 4.5];
+
+/** A dose counts from this share of what its volume needs: kitchen scales and spoons. Thinned below the other it guards no more (our estimates). */
+export const GUARD = { opensAt: 0.75, holdsTo: 0.6 } as const;
+
+/** mg/L of SO2 and sorbic acid, as given, that keep this strength and pH from new life. */
+export function guardNeeded(abv: number, ph: number | null): { so2MgPerL: number; sorbicMgPerL: number } {
+  const at = Math.min(HIGHEST_PH, Math.max(LOWEST_PH, ph ?? PH_UNKNOWN));
+  return {
+    so2MgPerL: freeSo2NeededMgPerL(MOLECULAR_TARGET.dry, at) / (1 - BOUND_SHARE.low),
+    sorbicMgPerL: sorbicNeededMgPerL(abv),
+  };
+}
+
+/** New yeast, or another mead with its own, undoes what was given before. */
+export function breakGuard(ledger: Ledger): void {
+  ledger.guardSo2Mg = 0;
+  ledger.guardSorbicMg = 0;
+  ledger.guarded = null;
+  ledger.unsweetened = null;
+}
+
+/** Sugar that goes in under the guard leaves standing what was proven before it. */
+export function keepUnsweetened(ledger: Ledger, sugarG: number): void {
+  if (ledger.guarded !== null && ledger.unsweetened === null && sugarG > LEAST_SUGAR_G) ledger.unsweetened = copyOf(ledger);
+}
+
+/** Judges what is in the present volume after anything was poured: from when it guards, or that it does no longer. */
+export function judgeGuard(ledger: Ledger, at: number): void {
+  if (ledger.pitch === null || (ledger.guarded === null && (ledger.guardSo2Mg === 0 || ledger.guardSorbicMg === 0))) return;
+  const mixed = mixedOf(ledger);
+  if (mixed === null) return;
+  const need = ledger.guarded ?? guardNeeded(mixed.abv, ledger.ph?.value ?? null);
+  const share = Math.min(ledger.guardSo2Mg / mixed.volumeL / need.so2MgPerL, ledger.guardSorbicMg / mixed.volumeL / need.sorbicMgPerL);
+  const { so2MgPerL, sorbicMgPerL } = need;
+  if (share + 1e-9 < (ledger.guarded === null ? GUARD.opensAt : GUARD.holdsTo)) {
+    ledger.guarded = null;
+    ledger.unsweetened = null;
+  } else ledger.guarded ??= { at, so2MgPerL, sorbicMgPerL };
+}

@@ -1,0 +1,96 @@
+import type { Ledger, ReadingPoint } from '../ledger/index.ts';
+import { provesAnEnd } from '../liquid/index.ts';
+import { DAY_MS } from '../quantities/index.ts';
+import { areEqual } from './stabilized.ts';
+
+/** What proves that it stands still (trade practice; the numbers are our estimates). */
+export const STILL = {
+  /** At most this fall by a straight line through its readings, SG a week: half of what half a volume of gas takes. */
+  fallSgPerWeek: 0.001,
+  /** Two readings must lie this far apart; three prove it sooner. */
+  twoDays: 14,
+  threeDays: 7,
+  /** Readings nearer than this to one another are one look at the glass. */
+  apartDays: 3,
+} as const;
+
+const WEEK_MS = 7 * DAY_MS;
+/** A reading some hours early of its day counts as on it. */
+const SLACK_DAYS = 0.25;
+
+/** The readings since it slowed, and whether a line through them lies level. */
+export interface Stillness {
+  readings: readonly ReadingPoint[];
+  /** Its first one. */
+  since: ReadingPoint | null;
+  last: ReadingPoint | null;
+  days: number;
+  /** Readings that lie apart from one another. */
+  looks: number;
+  /** By the straight line, SG; negative where it rises. */
+  fallSgPerWeek: number;
+  isProven: boolean;
+  /** When the next reading would prove it, if it lies level. */
+  provenAt: number | null;
+}
+
+/** SG a week that a straight line through the readings falls, by least squares; 0 for one. */
+function fallOf(readings: readonly ReadingPoint[]): number {
+  const n = readings.length;
+  const meanAt = readings.reduce((sum, { at }) => sum + at, 0) / n;
+  const meanSg = readings.reduce((sum, { sg }) => sum + sg, 0) / n;
+  const spread = readings.reduce((sum, { at }) => sum + (at - meanAt) ** 2, 0);
+  return spread === 0 ? 0 : (-readings.reduce((sum, { at, sg }) => sum + (at - meanAt) * (sg - meanSg), 0) / spread) * WEEK_MS;
+}
+
+const daysOf = (ms: number): number => ms / DAY_MS + SLACK_DAYS;
+
+function looksIn(readings: readonly ReadingPoint[]): number {
+  let looks = 0;
+  let lastAt = Number.NEGATIVE_INFINITY;
+  for (const { at } of readings)
+    if (daysOf(at - lastAt) >= STILL.apartDays) {
+      looks += 1;
+      lastAt = at;
+    }
+  return looks;
+}
+
+/**
+ * Whether gravity stands still since it slowed: at most one point a week by a straight line through all the readings that
+ * equal the last, over two weeks, or over one with a third reading. One reading proves nothing, nor do two of one day.
+ *
+ * @param judged the readings that count, oldest first; floats and refractometers among them prove nothing
+ */
+export function stillnessOf(judged: readonly ReadingPoint[]): Stillness {
+  const proving = judged.filter(({ instrument, verdict }) => provesAnEnd(instrument) && verdict === 'follows');
+  const last = proving.at(-1) ?? null;
+  if (last === null) return { readings: [], since: null, last, days: 0, looks: 0, fallSgPerWeek: 0, isProven: false, provenAt: null };
+  const readings = proving.slice(proving.findLastIndex((reading) => !areEqual(reading, last)) + 1);
+  const since = readings[0] ?? last;
+  const days = (last.at - since.at) / DAY_MS;
+  const looks = looksIn(readings);
+  const fallSgPerWeek = fallOf(readings);
+  const isLevel = fallSgPerWeek <= STILL.fallSgPerWeek + 1e-9;
+  const isLong = daysOf(last.at - since.at) >= (looks >= 3 ? STILL.threeDays : looks >= 2 ? STILL.twoDays : Infinity);
+  const wanted =
+    looks >= 2 ? Math.max(since.at + STILL.threeDays * DAY_MS, last.at + STILL.apartDays * DAY_MS) : since.at + STILL.twoDays * DAY_MS;
+  return {
+    readings,
+    since,
+    last,
+    days,
+    looks,
+    fallSgPerWeek,
+    isProven: isLevel && isLong,
+    provenAt: isLevel ? wanted : last.at + STILL.threeDays * DAY_MS,
+  };
+}
+
+/** A stillness with at least so many looks over so many days. */
+export const isStillFor = (stillness: Stillness, days: number, looks: number): boolean =>
+  stillness.isProven && stillness.looks >= looks && stillness.days + SLACK_DAYS >= days;
+
+/** What was read since the pitch and since sugar last went to the yeast, up to a moment. */
+export const judgedReadings = (ledger: Ledger, fedAt: number): ReadingPoint[] =>
+  ledger.readings.filter(({ at }) => ledger.pitch !== null && at >= ledger.pitch.at && at > fedAt);
