@@ -20,6 +20,7 @@ const FLOORS = [
   'bottle',
   'rounds',
   'check',
+  'dip',
   'simulate',
 ];
 

@@ -1,6 +1,7 @@
+import { MARKS } from '@hollow-bell/core/ledger';
 import type { EventContent, Ledger } from '@hollow-bell/core/ledger';
 import { GRAVITY_INSTRUMENTS } from '@hollow-bell/core/liquid';
-import { SG_RANGE } from '@hollow-bell/core/quantities';
+import { READING_LIMITS, SG_RANGE } from '@hollow-bell/core/quantities';
 import { z } from 'zod';
 import { compositionSchema, familySchema, nameSchema as name, ownYeastSchema, styleMarkSchema, yeastIdSchema } from './ingredients.ts';
 
@@ -37,18 +38,20 @@ export const phBuffersSchema = z.strictObject({ low: buffer, high: buffer }).ref
 /** The last two-point calibration of a pH meter. */
 const phCalibrationSchema = z.strictObject({ at: momentMs, low: buffer, high: buffer }).refine(areApart, APART).refine(areTold, TOLD);
 
+const limited = (key: keyof typeof READING_LIMITS) => z.number().min(READING_LIMITS[key].low).max(READING_LIMITS[key].high);
+
 const reading = z
   .strictObject({
     instrument: z.enum(GRAVITY_INSTRUMENTS).optional(),
-    sg: z.number().min(SG_RANGE.low).max(SG_RANGE.high).optional(),
-    brix: z.number().min(0).max(45).optional(),
-    tempC: z.number().min(0).max(60).optional(),
+    sg: limited('sg').optional(),
+    brix: limited('brix').optional(),
+    tempC: limited('tempC').optional(),
     calibrationC: z.union([z.literal(20), z.literal(15.56)]).optional(),
-    ph: z.number().min(2.5).max(5).optional(),
+    ph: limited('ph').optional(),
     phMeter: phCalibrationSchema.optional(),
-    taGPerL: z.number().min(0).max(30).optional(),
-    freeSo2MgPerL: z.number().min(0).max(300).optional(),
-    leesMm: z.number().min(0).max(500).optional(),
+    taGPerL: limited('taGPerL').optional(),
+    freeSo2MgPerL: limited('freeSo2MgPerL').optional(),
+    leesMm: limited('leesMm').optional(),
   })
   .refine(
     ({ sg, brix, ph, tempC, taGPerL, freeSo2MgPerL, leesMm }) =>
@@ -155,9 +158,7 @@ const happenings = [
     'note',
     z.strictObject({
       text: z.string().trim().min(1).max(2000),
-      mark: z
-        .enum(['degassed', 'stirred', 'bubbling', 'quiet', 'foam', 'clear', 'hazy', 'sulfur', 'solvent', 'vinegar', 'film', 'tasting'])
-        .optional(),
+      mark: z.enum(MARKS).optional(),
       step: z.string().min(1).max(120).optional(),
     }),
   ),

@@ -1,4 +1,5 @@
 export * from './compare.ts';
+export { TOGETHER_H, doseFor } from './doseFor.ts';
 export * from './doseNow.ts';
 export * from './need.ts';
 export * from './optimize.ts';

@@ -84,7 +84,7 @@ export function readDoseHours(typed: string): number[] {
   if (words.length > MOST_DOSES) throw new Refusal(`${words.length} doses are more than anyone stirs in; set at most ${MOST_DOSES}.`);
   return words
     .map((word) => {
-      const hour = readNumber(word).value;
+      const hour = readNumber(word, { units: 'metric', locale: 'en' });
       if (hour < 0) throw new Refusal(`${word} h lies before the pitch. Hours count from the pitch, from 0 on.`);
       if (hour > LAST_DOSE_H)
         throw new Refusal(`${word} h is more than a month after the pitch, when nothing fed is of use; set at most 720.`);

@@ -6,6 +6,8 @@ export * from './fold.ts';
 export * from './gravityRead.ts';
 export { GUARD, LEAST_SUGAR_G, guardNeeded } from './guard.ts';
 export * from './kinds.ts';
+export { makeReading } from './makeReading.ts';
+export type { HouseInstruments, Seen } from './makeReading.ts';
 export * from './ledger.ts';
 export * from './salts.ts';
 export * from './transfer.ts';

@@ -15,6 +15,24 @@ export type CureMade = 'warm' | 'cool' | 'rouse' | 'raise pH' | 'feed';
 export type BaseSalt = 'carbonate' | 'bicarbonate';
 export type RemovalReason = 'sample' | 'foam' | 'spill' | 'lees';
 /** What a maker judges by eye or nose; each can be part of a gate or a rule. */
-export type Mark =
-  'degassed' | 'stirred' | 'bubbling' | 'quiet' | 'foam' | 'clear' | 'hazy' | 'sulfur' | 'solvent' | 'vinegar' | 'film' | 'tasting';
+export const MARKS = [
+  'degassed',
+  'stirred',
+  'aerated',
+  'bubbling',
+  'quiet',
+  'foam',
+  'clear',
+  'hazy',
+  'sulfur',
+  'solvent',
+  'vinegar',
+  'rubber',
+  'geranium',
+  'retching',
+  'film',
+  'mold',
+  'tasting',
+] as const;
+export type Mark = (typeof MARKS)[number];
 export type Bottles = { sizeMl: number; count: number }[];

@@ -3,7 +3,7 @@ import { MUST_SULFITE_WAIT_H, SO2_IN } from '../preservatives/index.ts';
 import type { EventContent } from '../ledger/index.ts';
 import { degrees, gravity, hours, massG, mgPerL, say, tempC, volumeL } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
-import { ATTEMPERATION, rehydrationOf, yeastOf, yeastToPitchG } from '../yeast/index.ts';
+import { MUST_TEMP_C, ATTEMPERATION, rehydrationOf, yeastOf, yeastToPitchG } from '../yeast/index.ts';
 import type { MustPlan, PlannedIngredient } from './plan.ts';
 import type { MustFigures } from './predict.ts';
 import { FEED_AT_SG } from './stepFeeding.ts';
@@ -223,7 +223,7 @@ function pitching(plan: MustPlan, figures: MustFigures, schools: BrewSchools): B
     'pitch',
     'pitch',
     schools.pitch === 'rehydrate' ? 'Pitch' : 'Sprinkle the yeast',
-    say`${massG(grams)} of ${yeast.name}. The must below ${tempC(35)} and soon within ${tempC(yeast.tempC.low)} to ${tempC(yeast.tempC.high)}.`,
+    say`${massG(grams)} of ${yeast.name}. The must below ${tempC(MUST_TEMP_C.most)} and soon within ${tempC(yeast.tempC.low)} to ${tempC(yeast.tempC.high)}.`,
     { kind: 'pitch', massG: grams },
   );
   const air = step('air', 'pitch', 'Give it air', say`Shake it half full or stir hard, some minutes; now is when oxygen is wanted.`);

@@ -10,7 +10,7 @@ import { SAFE_START_SG, STRONG_START_SG } from './stepFeeding.ts';
 /** Where it may never begin, SG (trade habit). */
 const TOO_STRONG_START = 1.135;
 /** Acid that goes into a fermenting must at once and may stop it, g/L as tartaric (our estimate). */
-const SUDDEN_ACID_G_PER_L = 1;
+export const SUDDEN_ACID_G_PER_L = 1;
 /** Titratable acid beyond which a must tastes sharp and lies low in pH, g/L as tartaric (our estimate). */
 const SHARP_ACID_G_PER_L = 9;
 const HOT_ABV = 15;

@@ -13,12 +13,13 @@ import {
   readNumber,
   readSg,
   readVolumeL,
-  unitFromWord,
   volumeFromL,
   volumeToL,
   within,
 } from './index.ts';
-import type { MassUnit, VolumeUnit } from './index.ts';
+import type { MassUnit, TypedBy, UnitSystem, VolumeUnit } from './index.ts';
+
+const by = (units: UnitSystem): TypedBy => ({ units, locale: 'en-GB' });
 
 describe('units', () => {
   it('come back as they went', () => {
@@ -38,8 +39,8 @@ describe('units', () => {
   });
 
   it('keep US and UK gallons apart', () => {
-    expect(readVolumeL('1 uk gal', 'l', 'us') / readVolumeL('1 us gal', 'l', 'uk')).toBeCloseTo(1.20095, 5);
-    expect(() => unitFromWord('stone', 'uk')).toThrow(/not a unit/);
+    expect(readVolumeL('1 uk gal', by('us'), { unit: 'l' }) / readVolumeL('1 us gal', by('uk'), { unit: 'l' })).toBeCloseTo(1.20095, 5);
+    expect(() => readMassG('2 stone', by('uk'), { unit: 'lb' })).toThrow(/not a unit/);
   });
 });
 
@@ -51,19 +52,19 @@ describe('typed numbers', () => {
     ['7,', 7],
     ['-3', -3],
   ])('%s', (typed, value) => {
-    expect(readNumber(typed).value).toBe(value);
+    expect(readNumber(typed, by('metric'))).toBe(value);
   });
 
   it('are refused with a sentence when they are none', () => {
-    expect(() => readNumber('abc')).toThrow(/“abc” is not a number/);
-    expect(() => readNumber('1.2.3')).toThrow(/not a number/);
-    expect(() => readSg('1.048 l')).toThrow(/no unit/);
-    expect(() => readMassG('-5', 'g', 'metric')).toThrow(/between 0 and/);
+    expect(() => readNumber('abc', by('metric'))).toThrow(/“abc” is not a number/);
+    expect(() => readNumber('1.2.3', by('metric'))).toThrow(/not a number/);
+    expect(() => readSg('1.048 l', by('metric'))).toThrow(/no unit/);
+    expect(() => readMassG('-5', by('metric'), { unit: 'g' })).toThrow(/less than nothing/);
   });
 
   it('take their unit from what is typed before the field’s own', () => {
-    expect(readMassG('2 lb', 'kg', 'metric')).toBeCloseTo(907.18474, 6);
-    expect(readMassG('2', 'kg', 'metric')).toBe(2000);
+    expect(readMassG('2 lb', by('metric'), { unit: 'kg' })).toBeCloseTo(907.18474, 6);
+    expect(readMassG('2', by('metric'), { unit: 'kg' })).toBe(2000);
   });
 });
 

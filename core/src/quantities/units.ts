@@ -1,16 +1,24 @@
-import { Refusal } from './refusal.ts';
-
 /**
  * Units a maker may type, each with its factor to SI (g, L). All factors are exact by definition:
- * international avoirdupois pound 453.59237 g (1959), US gallon 231 in³, UK gallon 4.54609 L (Weights and Measures Act 1985).
+ * international avoirdupois pound 453.59237 g (1959), US gallon 231 in³ and its parts (NIST Handbook 44, App. C), UK gallon 4.54609 L
+ * and its parts (Weights and Measures Act 1985). A metric teaspoon is 5 ml.
  */
-export const GRAMS_PER = { g: 1, kg: 1000, lb: 453.59237, oz: 28.349523125 } as const;
+export const GRAMS_PER = { mg: 0.001, g: 1, kg: 1000, lb: 453.59237, oz: 28.349523125 } as const;
 export const LITERS_PER = {
   ml: 0.001,
+  cl: 0.01,
+  dl: 0.1,
   l: 1,
-  us_floz: 0.0295735295625,
+  metric_tsp: 0.005,
+  us_tsp: 3.785411784 / 768,
+  us_floz: 3.785411784 / 128,
+  us_cup: 3.785411784 / 16,
+  us_pt: 3.785411784 / 8,
+  us_qt: 3.785411784 / 4,
   us_gal: 3.785411784,
-  uk_floz: 0.0284130625,
+  uk_floz: 4.54609 / 160,
+  uk_pt: 4.54609 / 8,
+  uk_qt: 4.54609 / 4,
   uk_gal: 4.54609,
 } as const;
 
@@ -33,41 +41,6 @@ export function tempToC(value: number, unit: TempUnit): number {
   return unit === 'f' ? fahrenheitToC(value) : value;
 }
 
-const UNIT_WORDS: Record<string, { mass?: MassUnit; volume?: VolumeUnit; temp?: TempUnit }> = {
-  g: { mass: 'g' },
-  gram: { mass: 'g' },
-  grams: { mass: 'g' },
-  kg: { mass: 'kg' },
-  lb: { mass: 'lb' },
-  lbs: { mass: 'lb' },
-  pound: { mass: 'lb' },
-  pounds: { mass: 'lb' },
-  oz: { mass: 'oz' },
-  ml: { volume: 'ml' },
-  l: { volume: 'l' },
-  liter: { volume: 'l' },
-  litre: { volume: 'l' },
-  liters: { volume: 'l' },
-  litres: { volume: 'l' },
-  'us gal': { volume: 'us_gal' },
-  usgal: { volume: 'us_gal' },
-  'uk gal': { volume: 'uk_gal' },
-  ukgal: { volume: 'uk_gal' },
-  c: { temp: 'c' },
-  '°c': { temp: 'c' },
-  f: { temp: 'f' },
-  '°f': { temp: 'f' },
-};
-
-/** What a unit word means to this maker; a bare `gal` is the gallon of their own system, US where that is metric. */
-export function unitFromWord(word: string, system: UnitSystem): { mass?: MassUnit; volume?: VolumeUnit; temp?: TempUnit } {
-  const key = word.trim().toLowerCase();
-  if (key === 'gal' || key === 'gallon' || key === 'gallons') return { volume: system === 'uk' ? 'uk_gal' : 'us_gal' };
-  const found = UNIT_WORDS[key];
-  if (found === undefined) throw new Refusal(`“${word}” is not a unit I know; use g, kg, lb, oz, ml, L, gal, °C or °F.`);
-  return found;
-}
-
 /** The units one system shows: grams or kilograms, liters or gallons, Celsius or Fahrenheit. */
 export const SHOWN_UNITS: Record<UnitSystem, { smallMass: MassUnit; mass: MassUnit; volume: VolumeUnit; temp: TempUnit; label: string }> = {
   metric: { smallMass: 'g', mass: 'kg', volume: 'l', temp: 'c', label: 'kilograms, liters, °C' },
@@ -76,15 +49,25 @@ export const SHOWN_UNITS: Record<UnitSystem, { smallMass: MassUnit; mass: MassUn
 };
 
 export const UNIT_SYMBOL: Record<MassUnit | VolumeUnit | TempUnit, string> = {
+  mg: 'mg',
   g: 'g',
   kg: 'kg',
   lb: 'lb',
   oz: 'oz',
   ml: 'ml',
+  cl: 'cl',
+  dl: 'dl',
   l: 'L',
+  metric_tsp: 'tsp',
+  us_tsp: 'US tsp',
   us_floz: 'US fl oz',
+  us_cup: 'US cups',
+  us_pt: 'US pt',
+  us_qt: 'US qt',
   us_gal: 'US gal',
   uk_floz: 'UK fl oz',
+  uk_pt: 'UK pt',
+  uk_qt: 'UK qt',
   uk_gal: 'UK gal',
   c: '°C',
   f: '°F',

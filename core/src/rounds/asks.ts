@@ -299,8 +299,10 @@ const BELL_ORDER: Record<Bell, number> = { cracked: 0, swinging: 1, muffled: 2, 
 /** By the first word of their names, what does most harm by waiting first: glass, then yeast, then taste, then time (our judgement). */
 const BY_HARM = [
   'unreckoned',
+  'mold',
+  'retching',
   ...['moving', 'stuck', 'film', 'vinegar', 'dose', 'sulfur', 'starter', 'pitch', 'settle', 'bag', 'cure', 'suspect'],
-  ...['degas', 'solvent', 'first', 'verify', 'wait', 'confirm', 'stabilize', 'reading'],
+  ...['degas', 'solvent', 'rubber', 'geranium', 'first', 'verify', 'wait', 'confirm', 'stabilize', 'reading'],
 ];
 function harmOf({ key, bell }: Ask): number {
   /** What waits does no harm yet: it comes in the order of its time. */

@@ -5,16 +5,34 @@ import { cureUnderWay, gasOutAt, restartPlan, starterPours } from '../watch/inde
 import { ask } from './ask.ts';
 import type { Ask } from './ask.ts';
 
+/** Fuzz, color or hair on it, or a smell that makes one retch. */
+export const DISCARD: Sentence = [
+  'Fuzz, blue, green or black growth, or a smell that makes one retch: do not taste it. Discard it, bleach everything it touched, then sanitize. A flat, dry skin is a film.',
+];
+
 /** What eye and nose found stays a matter for so long, unless it is left with a reason. */
 const SENSED_DAYS = 10;
 const SENSED = {
   film: 'A film lies on it, so it has air. Rack it from under the film into a full vessel, keep air out, and do not stir the film in.',
   vinegar:
     'It smells of vinegar: air and the bacteria that like it. Fill it up and close it; what has turned does not turn back. Keep it from the others.',
+  rubber: 'It smells of burnt rubber: yeast that lies too long on its lees. Rack it off; what is there is mostly beyond repair.',
+  geranium: 'It smells of geraniums: bacteria have turned the sorbate. Nothing removes it; do not blend it into others.',
   solvent: 'It smells of solvent: yeast that was too warm or starved. Keep it cool and degas it; young it may fade, old it stays.',
 } as const satisfies Partial<Record<Mark, string>>;
 
+/** What is not to be drunk stays a matter until the batch is gone. */
+const DISCARDED: readonly Mark[] = ['mold', 'retching'];
+
 export function sensedAsks(ledger: Ledger, now: number): Ask[] {
+  const spoiled = DISCARDED.flatMap((mark) => {
+    const at = ledger.marks[mark];
+    return at === undefined ? [] : [ask(`${mark} ${at}`, 'cracked', at, DISCARD)];
+  });
+  return [...spoiled, ...sensed(ledger, now)];
+}
+
+function sensed(ledger: Ledger, now: number): Ask[] {
   return Object.entries(SENSED).flatMap(([mark, told]) => {
     const at = ledger.marks[mark as keyof typeof SENSED];
     return at === undefined || now - at > SENSED_DAYS * DAY_MS ? [] : [ask(`${mark} ${at}`, 'swinging', at, [told])];

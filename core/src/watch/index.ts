@@ -1,4 +1,3 @@
-export * from './dipLine.ts';
 export * from './doubts.ts';
 export * from './finish.ts';
 export * from './glass.ts';
@@ -7,3 +6,4 @@ export * from './stabilized.ts';
 export * from './stall/index.ts';
 export * from './state.ts';
 export * from './stillness.ts';
+export { eventSentence, honeyName } from './told.ts';

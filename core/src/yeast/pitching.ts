@@ -3,6 +3,9 @@ import { Refusal, requireWithin } from '../quantities/index.ts';
 /** Rehydration as makers who do it are taught: no ammonium salts in it, 15 minutes, not hotter than the packet says (trade practice). */
 export const REHYDRATION = { waterGPerG: 15, tempC: 40, minutes: 15, nutrientGPerG: 1.25 } as const;
 
+/** A must hotter than this kills yeast that is pitched into it, °C (trade practice: 35 to 38). */
+export const MUST_TEMP_C = { most: 35 } as const;
+
 export interface Rehydration {
   waterL: number;
   nutrientG: number;

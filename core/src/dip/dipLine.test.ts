@@ -1,21 +1,21 @@
 import { describe, expect, it } from 'vitest';
 import { exampleBatch, MIXED_AT } from '../feed/exampleBatch.ts';
 import { emptyLedger, sgAtShare } from '../ledger/index.ts';
-import { GravityRefusal } from '../quantities/index.ts';
-import { readDipLine, takeBatchName } from './index.ts';
+import { Refusal } from '../quantities/index.ts';
+import { DipAsk, commonProducts, readDipLine, takeBatchName } from './index.ts';
 import type { DipContext } from './index.ts';
 
-const midnight = Date.UTC(2026, 10, 23);
+const midnight = new Date(2026, 10, 23).getTime();
 const HOUR = 3_600_000;
 const context: DipContext = {
   now: midnight + 14 * HOUR,
-  midnightDaysAgo: (days) => midnight - days * 24 * HOUR,
-  midnightOf: (year, month, day) => Date.UTC(year, month - 1, day),
-  weekday: 1,
   units: 'metric',
-  tempUnit: 'c',
-  calibrationC: 20,
-  phMeter: null,
+  locale: 'en-GB',
+  instruments: { calibrationC: 20, phMeter: null },
+  rules: { dapCapGPerL: 0.96 },
+  products: commonProducts({ yeastId: 'allround' }),
+  vessels: ['5 L jug'],
+  doseFor: () => 2,
   ledger: exampleBatch('allround'),
   plannedDose: {
     dose: 2,
@@ -50,7 +50,7 @@ describe('the dip line', () => {
     ['racked 4200 ml', 'rack', { volumeL: 4.2 }],
     ['lost 1.5 l', 'removal', { volumeL: 1.5, reason: 'spill' }],
     ['foamed over 1.5', 'removal', { volumeL: 1.5, reason: 'foam' }],
-    ['fed 1.6 g', 'nutrient', { source: 'organic', massG: 1.6, dose: 2 }],
+    ['fed 1.6 g organic', 'nutrient', { source: 'organic', massG: 1.6, dose: 2 }],
     ['fed 0.5 g dap', 'nutrient', { source: 'dap', massG: 0.5 }],
     ['fed 0,5 g yeast hulls', 'nutrient', { source: 'hulls', massG: 0.5 }],
     ['fed 2 complex', 'nutrient', { source: 'complex', massG: 2 }],
@@ -79,35 +79,56 @@ describe('the dip line', () => {
     expect(read('3 h ago fed').at).toBe(context.now - 3 * HOUR);
     expect(read('2 days ago degassed').at).toBe(context.now - 48 * HOUR);
     expect(read('20 min ago fed').at).toBe(context.now - HOUR / 3);
-    expect(read('a week ago fed').events[0]!.kind).toBe('note');
+    expect(read('a week ago fed').at).toBe(context.now - 168 * HOUR);
+    expect(read('fed 2 g dap yesterday').at, 'a time may end the line too').toBe(context.now - 24 * HOUR);
     expect(read('sunday 9:00 1.062').at).toBe(midnight - 24 * HOUR + 9 * HOUR);
     expect(read('mon 1.062').at).toBe(midnight - 7 * 24 * HOUR + 12 * HOUR);
-    expect(read('2026-11-12 18:30 1.062').at).toBe(Date.UTC(2026, 10, 12, 18, 30));
+    expect(read('2026-11-12 18:30 1.062').at).toBe(new Date(2026, 10, 12, 18, 30).getTime());
     expect(read('18:40 1.062').at, 'has not come yet, so it was yesterday’s').toBe(midnight - 24 * HOUR + 18 * HOUR + 40 * 60_000);
   });
 
-  it('offers what was meant by 1048 and 10,48 instead of taking them', () => {
-    for (const typed of ['1048', '10,48', '1.48']) {
-      const attempt = () => read(typed);
-      expect(attempt, typed).toThrow(GravityRefusal);
+  it.each([
+    ['1048', ['1.048']],
+    ['10,48', ['1.048']],
+    ['20', ['20c', '1.020']],
+    ['1.050 68c', ['1.050 68f']],
+    ['0.950', []],
+    ['ph 34', ['ph 3.4']],
+    ['1.070 and 1.066', ['1.070', '1.066']],
+    ['fed 1.6 g', ['fed 1.6 g organic nutrient', 'fed 1.6 g diammonium phosphate']],
+    ['1 gal water', ['3.7854 l water', '4.5461 l water']],
+    ['honey 2', ['2 g honey', '2 kg honey']],
+    ['racked 4.2 l to the 5 l jug', ['racked 4.2 l']],
+    ['bottled 6', ['bottled 6 x 750 ml']],
+    ['white stuff on top', ['film', 'mold']],
+    ['3 tablets', []],
+    ['blorped 3 l', ['note blorped 3 l']],
+  ])('asks about “%s”, with lines to press', (typed, lines) => {
+    const attempt = (): string[] => {
       try {
-        attempt();
+        return [`written: ${JSON.stringify(read(typed).events)}`];
       } catch (error) {
-        if (typed !== '1.48') expect((error as GravityRefusal).offered).toBe(1.048);
-        expect((error as GravityRefusal).message).toMatch(/between 0.970 and 1.200/);
+        if (!(error instanceof Refusal)) throw error;
+        return error instanceof DipAsk ? error.candidates.map(({ line }) => line) : [];
       }
-    }
+    };
+    const offered = attempt();
+    expect(offered.filter((line) => line.startsWith('written'))).toEqual([]);
+    for (const line of lines) expect(offered).toContain(line);
+    if (typed === '0.950') expect(offered).toEqual([]);
   });
 
   it.each([
-    ['1.048 200c', /200 °C cannot be read/],
+    ['1.048 200c', /200 °C cannot be/],
     ['1.048 90c', /between 0 and 60/],
-    ['racked four liters', /not a number/],
     ['racked 4 kg', /does not measure volume/],
+    ['tomorrow 1.070', /not come yet/],
+    ['31/02 1.05', /no 31/],
     ['ph 9', /between 2.5 and 5/],
     ['34 bx', /more than this must ever held/],
     ['0.2 bx', /less than this must can show/],
     ['50 bx', /between 0 and 45/],
+    ['fed 0 g dap', /nothing to write/],
     ['1.050 18bx', /One gravity at a time/],
     ['yesterday', /time without a happening/],
     ['', /Nothing is typed/],
@@ -131,7 +152,7 @@ describe('the dip line', () => {
   it('asks about what cannot well be, and about nothing else', () => {
     const ledger = exampleBatch('allround', [73, { kind: 'reading', payload: { sg: 1.06 } }]);
     const doubts = (typed: string): string =>
-      read(typed, { ledger, now: MIXED_AT + 97 * HOUR, midnightDaysAgo: (days) => MIXED_AT + (90 - 24 * days) * HOUR })
+      read(typed, { ledger, now: MIXED_AT + 97 * HOUR })
         .doubts.map((doubt) => doubt.map((part) => (typeof part === 'string' ? part : part.value.toFixed(3))).join(''))
         .join(' ');
     expect(doubts('1.072')).toMatch(/Up 12\.000 since .*unmixed honey, another instrument, or a slip/);
@@ -142,6 +163,9 @@ describe('the dip line', () => {
     expect(doubts('24 h ago 1.055')).toMatch(/Both\?/);
     expect(doubts('30 h ago 1.052')).toMatch(/Is the time right/);
     expect(doubts('97 h ago 1.108')).toMatch(/before the yeast went in/);
+    expect(doubts('ph 3.9')).toMatch(/spoils easily/);
+    expect(doubts('ph 2.8')).toMatch(/calibrated/);
+    for (const plain of ['ph 3.8', 'ph 2.9']) expect(doubts(plain), plain).toBe('');
     for (const plain of ['1.050', '1.061', '30 h ago 1.064', '20c', 'ph 3.4', 'fed 1 g dap']) expect(doubts(plain), plain).toBe('');
   });
 
@@ -171,16 +195,43 @@ describe('the dip line', () => {
 });
 
 describe('a batch’s name at the front of the line', () => {
-  const batches = [{ name: 'Heather, strong' }, { name: 'Heather, waiting' }, { name: 'Linden B' }, { name: 'Borage, even' }];
+  const batches = [
+    'Heather, strong',
+    'Heather, waiting',
+    'Linden B',
+    'Linden B, second jug',
+    'Borage, even',
+    'Borage, cold',
+    'Borage 2',
+  ].map((name) => ({ name }));
   it.each([
-    ['borage 1.048 21c', 'Borage, even', '1.048 21c'],
+    ['borage even 1.048 21c', 'Borage, even', '1.048 21c'],
+    ['even 1.048', 'Borage, even', '1.048'],
     ['Heather strong 1.1', 'Heather, strong', '1.1'],
     ['linden b fed', 'Linden B', 'fed'],
-    ['heather 1.05', null, null],
-    ['quince 1.05', null, null],
-    ['1.05', null, null],
+    ['second jug 0.994 20c', 'Linden B, second jug', '0.994 20c'],
+    ['bor cold 1.03', 'Borage, cold', '1.03'],
+    ['Borage 2 1.020', 'Borage 2', '1.020'],
   ])('“%s”', (typed, name, rest) => {
     const taken = takeBatchName(typed, batches);
-    expect([taken?.batch.name ?? null, taken?.rest ?? null]).toEqual([name, rest]);
+    expect([taken.batch.name, taken.rest]).toEqual([name, rest]);
+  });
+
+  it.each([
+    ['borage 1.048 21c', ['Borage, even 1.048 21c', 'Borage, cold 1.048 21c', 'Borage 2 1.048 21c']],
+    ['hether strong 1.1', ['Heather, strong 1.1']],
+    ['1.05', ['Linden B 1.05']],
+  ])('asks about “%s”', (typed, lines) => {
+    let offered: string[] = [];
+    try {
+      takeBatchName(typed, batches);
+    } catch (error) {
+      offered = (error as DipAsk).candidates.map(({ line }) => line);
+    }
+    for (const line of lines) expect(offered).toContain(line);
+  });
+
+  it('needs none where there is only one', () => {
+    expect(takeBatchName('1.05', [{ name: 'Borage' }]).rest).toBe('1.05');
   });
 });

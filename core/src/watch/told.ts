@@ -1,8 +1,8 @@
-import type { BatchEvent, StandingEvent } from '@hollow-bell/core/ledger';
-import { BASE_SALTS, nutrientOf } from '@hollow-bell/core/ledger';
-import { brix, gPerL, gravity, massG, mgPerL, mm, phValue, say, tempC, volumeL, when } from '@hollow-bell/core/quantities';
-import type { Sentence } from '@hollow-bell/core/quantities';
-import { cureTold } from '@hollow-bell/core/watch';
+import type { BatchEvent, StandingEvent } from '../ledger/index.ts';
+import { BASE_SALTS, nutrientOf } from '../ledger/index.ts';
+import { brix, gPerL, gravity, massG, mgPerL, mm, phValue, say, tempC, volumeL, when } from '../quantities/index.ts';
+import type { Sentence } from '../quantities/index.ts';
+import { cureTold } from './stall/index.ts';
 
 const REASONS = { sample: 'taken as a sample', foam: 'foamed over', spill: 'lost', lees: 'left on the lees' } as const;
 

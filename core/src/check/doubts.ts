@@ -1,0 +1,169 @@
+import {
+  AMMONIUM_CUTOFF_ABV,
+  FIRST_AMMONIUM_H,
+  N_PER_SUGAR,
+  TOO_LATE_SHARE,
+  ammoniumCapMgPerL,
+  nitrogenMgPerG,
+  productCaution,
+} from '../feed/index.ts';
+import { LEAST_SUGAR_G, mixedOf, nutrientOf, shareGone } from '../ledger/index.ts';
+import type { EventContent, Ledger, Payloads } from '../ledger/index.ts';
+import { SUDDEN_ACID_G_PER_L } from '../must/index.ts';
+import { MUST_SULFITE_WAIT_H } from '../preservatives/index.ts';
+import { HOUR_MS, abvPct, gPerL, hours, massG, percent, phValue, say, tempC, when } from '../quantities/index.ts';
+import type { Sentence } from '../quantities/index.ts';
+import { DISCARD } from '../rounds/index.ts';
+import { firstShutGate, gatesOf } from '../stabilize/index.ts';
+import { doubtsAbout, finishOf, stabilizedAt } from '../watch/index.ts';
+import { MUST_TEMP_C, yeastOf } from '../yeast/index.ts';
+
+/** What the house holds to where places differ. */
+export interface HouseRules {
+  /** The legal cap on DAP. */
+  dapCapGPerL: number;
+}
+
+/** Above, what lives in a mead spoils it easily; below, few yeasts live, and few meters are right (our estimates). */
+export const SPOILS_ABOVE_PH = 3.8;
+export const FEW_LIVE_BELOW_PH = 2.9;
+/** A temperature of the must counts for the pitch for so long, h (our estimate). */
+const WARM_COUNTS_H = 3;
+/** Nitrogen beyond this share of the need feeds what spoils (our estimate). */
+const TOO_MUCH_NITROGEN = 1.5;
+
+const isSugar = (massG: number, share: number): boolean => massG * share > LEAST_SUGAR_G;
+
+function aboutReading(ledger: Ledger, payload: Payloads['reading'], at: number): Sentence[] {
+  const doubts = doubtsAbout(ledger, payload, at);
+  const { ph } = payload;
+  if (ph !== undefined && ph > SPOILS_ABOVE_PH)
+    doubts.push(
+      say`pH ${phValue(ph)} spoils easily, and sulfite hardly guards there. Is the meter calibrated? Below ${phValue(SPOILS_ABOVE_PH)} is safer.`,
+    );
+  if (ph !== undefined && ph < FEW_LIVE_BELOW_PH)
+    doubts.push(say`pH ${phValue(ph)} is lower than musts go: is the meter calibrated? If it is so, yeast hardly works there.`);
+  return doubts;
+}
+
+function aboutYeast(ledger: Ledger, payload: Payloads['yeast'], at: number): Sentence[] {
+  const doubts: Sentence[] = [];
+  const warm = ledger.temps.findLast((each) => each.at <= at && at - each.at <= WARM_COUNTS_H * HOUR_MS);
+  if (warm !== undefined && warm.tempC > MUST_TEMP_C.most)
+    doubts.push(
+      say`The must read ${tempC(warm.tempC)} ${when(warm.at)}: yeast dies there. Cool it below ${tempC(MUST_TEMP_C.most)} first, better into the yeast’s own range.`,
+    );
+  else if (warm !== undefined && warm.tempC > yeastOf(payload).tempC.high)
+    doubts.push(
+      say`The must read ${tempC(warm.tempC)} ${when(warm.at)}, above the ${tempC(yeastOf(payload).tempC.high)} this yeast likes at most; cool it soon.`,
+    );
+  const sulfite = ledger.sulfites.findLast((each) => each.massG > 0 && each.at <= at);
+  if (ledger.pitch === null && sulfite !== undefined && at - sulfite.at < MUST_SULFITE_WAIT_H * HOUR_MS)
+    doubts.push(say`Sulfite went in ${when(sulfite.at)}; it wants its ${hours(MUST_SULFITE_WAIT_H)} before yeast bears it.`);
+  if (stabilizedAt(ledger) !== null) doubts.push(say`It is stabilized. Yeast that goes in now undoes that: what guards it counts no more.`);
+  return doubts;
+}
+
+function aboutNutrient(ledger: Ledger, payload: Payloads['nutrient'], at: number, { dapCapGPerL }: HouseRules): Sentence[] {
+  const mixed = mixedOf(ledger);
+  if (mixed === null || payload.massG <= 0) return [];
+  const doubts: Sentence[] = [];
+  const { ammonium, amino } = nitrogenMgPerG({ source: payload.source, own: payload.own });
+  const { name } = nutrientOf(payload);
+  const { pitch } = ledger;
+  const capMg = ammoniumCapMgPerL(dapCapGPerL) * mixed.volumeL;
+  const roomG = ammonium > 0 ? Math.max(0, capMg - ledger.ammoniumNMg) / ammonium : Number.POSITIVE_INFINITY;
+  if (payload.massG > roomG * (1 + 1e-6))
+    doubts.push(
+      roomG < 0.05
+        ? say`No more ammonium is allowed in this volume: the cap is reached. What goes over it stays as a salty taste and feeds what spoils.`
+        : say`At most ${massG(roomG)} of ${name} may go into this volume by the cap; ${massG(payload.massG)} is more. What goes over it stays as a salty taste and feeds what spoils.`,
+    );
+  if (ammonium > 0 && pitch !== null && at - pitch.at < FIRST_AMMONIUM_H * HOUR_MS)
+    doubts.push(say`Ammonium stresses yeast that is waking up: not before ${hours(FIRST_AMMONIUM_H)} after the pitch.`);
+  if (ammonium > 0 && pitch !== null && mixed.abv >= AMMONIUM_CUTOFF_ABV)
+    doubts.push(say`At ${abvPct(mixed.abv)} ammonium is hardly taken up any more: it stays in the mead. Nothing of it, or hulls.`);
+  else if (pitch !== null && shareGone(ledger) >= TOO_LATE_SHARE && ammonium + amino > 0)
+    doubts.push(
+      say`${percent(100 * shareGone(ledger))} of the sugar is gone: what is fed now is of no use to the yeast, and feeds what spoils.`,
+    );
+  const needMg = pitch === null ? 0 : N_PER_SUGAR[yeastOf(pitch).demand] * ledger.sugarBasisG;
+  const thenMg = ledger.ammoniumNMg + ledger.aminoNMg + payload.massG * (ammonium + amino);
+  if (doubts.length === 0 && needMg > 0 && thenMg > TOO_MUCH_NITROGEN * needMg)
+    doubts.push(
+      say`With this it has ${percent((100 * thenMg) / needMg)} of the nitrogen that it needs. What is left over feeds what spoils. A slip of the comma?`,
+    );
+  const caution = payload.source === 'cutDap' ? productCaution({ source: 'cutDap' }) : null;
+  if (caution !== null) doubts.push([caution]);
+  return doubts;
+}
+
+/** Sugar into a mead that has ended: it ferments on, unless every gate before honey is open. */
+function aboutSugar(ledger: Ledger, at: number): Sentence[] {
+  if (ledger.pitch === null || ledger.bottled !== null) return [];
+  const isStable = stabilizedAt(ledger) !== null;
+  if (!isStable && finishOf(ledger).state === 'moving') return [];
+  const shut = firstShutGate(gatesOf(ledger, at));
+  if (shut === null) return [];
+  return isStable
+    ? [[`Before honey one gate is still shut, “${shut.name}”: `, ...shut.sentence, '.']]
+    : [say`It is not stabilized: sugar that goes in now ferments on, hours count, and no glass may be closed on it.`];
+}
+
+function aboutIngredient(ledger: Ledger, payload: Payloads['ingredient'], at: number): Sentence[] {
+  const { massG: grams, composition, name } = payload;
+  const doubts = isSugar(grams, composition.sugar) ? aboutSugar(ledger, at) : [];
+  const mixed = mixedOf(ledger);
+  const suddenGPerL = mixed === null ? 0 : (grams * composition.acidGPerKg) / 1000 / mixed.volumeL;
+  const isLive = ledger.pitch !== null && stabilizedAt(ledger) === null && finishOf(ledger).state === 'moving';
+  if (isLive && suddenGPerL > SUDDEN_ACID_G_PER_L)
+    doubts.push(
+      say`${name} would bring ${gPerL(suddenGPerL)} of acid into a fermenting must at once; the pH drops and the yeast can stop dead. Give it in parts two days apart, with carbonate at hand.`,
+    );
+  return doubts;
+}
+
+function aboutSorbate(ledger: Ledger): Sentence[] {
+  const doubts: Sentence[] = [];
+  if (ledger.pitch !== null && finishOf(ledger).state !== 'finished')
+    doubts.push(say`It is not proven still. Sorbate stops no yeast that works already: the mead ferments on, with a taste of it.`);
+  if (ledger.guardSo2Mg <= 0)
+    doubts.push(say`No sulfite is in it. Sorbate alone is turned into a smell of geraniums by bacteria, which nothing removes.`);
+  return doubts;
+}
+
+function aboutSulfite(ledger: Ledger): Sentence[] {
+  return ledger.pitch !== null && finishOf(ledger).state === 'moving'
+    ? [say`It still works, by what is on record: sulfite now may stop it halfway, and stops it not surely.`]
+    : [];
+}
+
+/**
+ * What a careful friend would ask before an entry is written, whichever way it comes; empty for a plain one. Nothing here refuses: the
+ * maker writes down what was done, and hears what it means.
+ *
+ * @param ledger as it stands
+ * @param at when it happened, ms since 1970 UTC
+ */
+export function entryDoubts(ledger: Ledger, content: EventContent, at: number, rules: HouseRules): Sentence[] {
+  switch (content.kind) {
+    case 'reading':
+      return aboutReading(ledger, content.payload, at);
+    case 'yeast':
+      return aboutYeast(ledger, content.payload, at);
+    case 'nutrient':
+      return aboutNutrient(ledger, content.payload, at, rules);
+    case 'honey':
+      return isSugar(content.payload.massG, 1 - content.payload.moisture) ? aboutSugar(ledger, at) : [];
+    case 'ingredient':
+      return aboutIngredient(ledger, content.payload, at);
+    case 'sorbate':
+      return aboutSorbate(ledger);
+    case 'sulfite':
+      return aboutSulfite(ledger);
+    case 'note':
+      return content.payload.mark === 'mold' || content.payload.mark === 'retching' ? [DISCARD] : [];
+    default:
+      return [];
+  }
+}

@@ -1,0 +1,34 @@
+import type { HouseRules } from '../check/index.ts';
+import type { Product } from '../feed/index.ts';
+import type { EventContent, HouseInstruments, Ledger, Payloads, Seen } from '../ledger/index.ts';
+import type { Sentence, TypedBy } from '../quantities/index.ts';
+import type { DipProduct } from './products.ts';
+
+/** What the line needs to know about here and now; nothing is taken from a clock. */
+export interface DipContext extends TypedBy {
+  now: number;
+  instruments: HouseInstruments;
+  rules: HouseRules;
+  ledger: Ledger;
+  products: readonly DipProduct[];
+  vessels: readonly string[];
+  /** What “fed” alone means now: the dose that the plan wants. */
+  plannedDose: { dose: number; parts: { product: Product; massG: number }[] } | null;
+  /** To which dose of the plan so much of a nutrient belongs, given then. */
+  doseFor: (given: Payloads['nutrient'], at: number) => number | undefined;
+}
+
+export interface DipReading {
+  at: number;
+  events: EventContent[];
+  understood: Sentence;
+  /** What wants a second look before it is written down. */
+  doubts: Sentence[];
+}
+
+/** What one part of a line says: something read, something done, or both. */
+export interface Part {
+  seen?: Seen;
+  events?: EventContent[];
+  told?: Sentence;
+}

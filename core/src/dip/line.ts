@@ -1,0 +1,145 @@
+import { entryDoubts } from '../check/index.ts';
+import { gravityRead, makeReading } from '../ledger/index.ts';
+import type { EventContent, Seen } from '../ledger/index.ts';
+import { Refusal, TypedRefusal, gravity, say, tidied } from '../quantities/index.ts';
+import type { Sentence } from '../quantities/index.ts';
+import { eventSentence } from '../watch/index.ts';
+import { findAmount, holdsNumber } from './amount.ts';
+import { DipAsk, candidate } from './ask.ts';
+import type { DipContext, DipReading, Part } from './context.ts';
+import { holdsDeed, readDeed, readPoured } from './deeds.ts';
+import { readMeasurements } from './measurements.ts';
+import { productsNamed } from './products.ts';
+import { holdsSense, readSenses } from './senses.ts';
+import { takeTime } from './time.ts';
+
+const EMPTY = 'Nothing is typed here yet; try “1.048 21c”, “fed” or “racked 4.2 l”.';
+/** Where one thing that happened ends and the next begins. A comma between digits is none. */
+const BETWEEN = /\s*(?:[;+&]|,(?=\s)|\band\b|\bthen\b)\s*/;
+
+const capitalized = ([first, ...rest]: Sentence): Sentence =>
+  typeof first === 'string' ? [first.slice(0, 1).toUpperCase() + first.slice(1), ...rest] : first === undefined ? [] : [first, ...rest];
+
+/** A reading in words, with what a refractometer means by it. */
+function readingTold(seen: Seen, context: DipContext): { event: EventContent; told: Sentence } {
+  const payload = makeReading(seen, context.instruments);
+  const event = { kind: 'reading', payload } as const;
+  const behind = payload.brix === undefined ? null : gravityRead(context.ledger, payload);
+  const is: Sentence = behind === null ? [] : say`: ${gravity(behind.sg)} ± ${gravity(behind.plusMinus)}`;
+  return { event, told: [...told(event), ...is] };
+}
+
+const told = (content: EventContent): Sentence => eventSentence({ ...content, id: '', seq: 0, happenedAt: 0, enteredAt: 0 });
+
+/** An amount that may mean several is asked about as lines. */
+function asLines(words: string, again: (line: string) => string, by: DipContext, read: () => Part | null): Part | null {
+  try {
+    return read();
+  } catch (error) {
+    const amount = findAmount(words, by);
+    if (!(error instanceof TypedRefusal) || error.offers.length === 0 || amount === null) throw error;
+    const unitOf = (said: Sentence): string => (said.some((part) => typeof part !== 'string' && part.kind === 'massG') ? 'g' : 'l');
+    throw new DipAsk(
+      error.said,
+      error.offers.map(({ value, said }) =>
+        candidate(again(words.replace(amount.text, `${Number(value.toFixed(4))} ${unitOf(said)}`)), said),
+      ),
+    );
+  }
+}
+
+/** One part of a line: a deed, measurements, senses, or an amount of something. Null where it is none of these. */
+function readPart(words: string, context: DipContext, again: (line: string) => string, verb: string | null): Part | null {
+  const deed = readDeed(words, context, again);
+  if (deed !== null) return deed;
+  const seen = readMeasurements(words, context, again);
+  if (seen !== null) return { seen };
+  const sensed = readSenses(words, again);
+  if (sensed !== null) return { events: [sensed] };
+  const amount = findAmount(words, context);
+  /** “0.8 g dap” behind “fed 3 g organic” was fed too. */
+  if (verb === 'fed' && amount !== null) return readDeed(`fed ${words}`, context, again);
+  const isNamed = amount !== null && `${amount.before}${amount.after}` !== '';
+  const isThing = isNamed && (/\bwater\b/.test(words) || productsNamed(`${amount.before} ${amount.after}`, context.products).length > 0);
+  return isThing ? readPoured(words, context, again, '', context.products) : null;
+}
+
+function readParts(rest: string, context: DipContext, lead: string): { parts: Part[]; lost: string | null } {
+  const segments = rest.split(BETWEEN).filter((segment) => segment !== '');
+  const parts: Part[] = [];
+  let verb: string | null = null;
+  for (const [i, words] of segments.entries()) {
+    const again = (line: string): string => `${lead}${[...segments.slice(0, i), line, ...segments.slice(i + 1)].join(', ')}`;
+    const verbBefore = verb;
+    const part = asLines(words, again, context, () => readPart(words, context, again, verbBefore));
+    if (part === null) return { parts, lost: words };
+    verb = /^fed\b/.test(words) ? 'fed' : part.events === undefined ? null : verb;
+    parts.push(part);
+  }
+  return { parts, lost: null };
+}
+
+/** All that was read belongs to one reading; two gravities are asked about. */
+function joinSeen(parts: readonly Part[], lead: string): Seen | null {
+  const all = parts.flatMap(({ seen }) => (seen === undefined ? [] : [seen]));
+  const [first] = all;
+  if (first === undefined) return null;
+  const gravities = all.flatMap(({ sg }) => (sg === undefined ? [] : [sg]));
+  if (gravities.length > 1)
+    throw new DipAsk(
+      'Two gravities at once: which is it?',
+      gravities.map((sg) => candidate(`${lead}${sg.toFixed(3)}`, say`${gravity(sg)}`)),
+    );
+  return Object.assign({}, ...all) as Seen;
+}
+
+const note = (typed: string, at: number, mark?: 'tasting'): DipReading => ({
+  at,
+  events: [{ kind: 'note', payload: mark === undefined ? { text: typed } : { text: typed, mark } }],
+  understood: [`${mark === undefined ? 'Note' : 'Tasting'}: “${typed}”`],
+  doubts: [],
+});
+
+/**
+ * Reads a maker's shorthand: `1.048 21c`, `8.2bx`, `1.012 float`, `ph 3.42 ta 6.1`, `lees 12 mm`, `fed`, `fed 3 g organic + 0.8 g dap`,
+ * `honey 200 g`, `racked 4.2 l`, `smells of eggs`, `yesterday 18:40 1.062`, `note rain`. A line with a number or a deed in it is
+ * understood, or asked about; only one that begins with `note`, or holds neither, is a note.
+ *
+ * @throws DipAsk with likelier lines to press, Refusal with a sentence for what is said clearly but cannot be
+ */
+export function readDipLine(typed: string, context: DipContext): DipReading {
+  const original = typed.trim().replace(/\s+/g, ' ');
+  const line = tidied(original);
+  if (line === '') throw new Refusal(EMPTY);
+  const noted = /^note\b[:\s]*/i.exec(original);
+  if (noted !== null) {
+    const text = original.slice(noted[0].length);
+    if (text === '') throw new Refusal('A note of nothing; write what is to be remembered behind it.');
+    return note(text, context.now);
+  }
+  const { at, rest } = takeTime(line.replace(/\bw\/\s*/g, 'with '), context.now, context.locale);
+  if (rest === '') throw new Refusal('That is a time without a happening; add one, such as “yesterday 1.062”.');
+  const isLast = !line.startsWith(rest) || rest === line;
+  const lead = isLast && rest !== line ? line.slice(0, line.length - rest.length) : '';
+  const then = { ...context, now: at };
+  const tasting = /^tast(?:es?|ed|ing)\b:?\s*(?!with\b)(?=\S)/.exec(rest);
+  if (tasting !== null && !/\d/.test(rest)) return note(original.slice(original.length - rest.length), at, 'tasting');
+
+  const { parts, lost } = readParts(rest, then, lead);
+  if (lost !== null) {
+    if (parts.length === 0 && !holdsNumber(rest) && !holdsDeed(rest) && !holdsSense(rest))
+      return note(original.slice(original.length - rest.length), at);
+    throw new DipAsk(`I do not understand “${lost}”. Say it otherwise, or keep the line as a note.`, [
+      candidate(`note ${original}`, 'keep it as a note'),
+    ]);
+  }
+  const seen = joinSeen(parts, lead);
+  const reading = seen === null ? null : readingTold(seen, context);
+  const events = [...(reading === null ? [] : [reading.event]), ...parts.flatMap((part) => part.events ?? [])];
+  const sentences = [
+    ...(reading === null ? [] : [reading.told]),
+    ...parts.flatMap((part) => (part.told !== undefined ? [part.told] : (part.events ?? []).map(told))),
+  ];
+  const understood = capitalized(sentences.flatMap((sentence, i) => (i === 0 ? sentence : [', ', ...sentence])));
+  return { at, events, understood, doubts: events.flatMap((event) => entryDoubts(context.ledger, event, at, context.rules)) };
+}

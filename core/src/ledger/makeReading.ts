@@ -1,0 +1,58 @@
+import type { CalibrationC, GravityInstrument, PhCalibration } from '../liquid/index.ts';
+import { READING_LIMITS, Refusal, requireWithin } from '../quantities/index.ts';
+import type { Payloads } from './events.ts';
+
+/** What was read off instruments, in whatever way it was written down. Quantities in SI. */
+export interface Seen {
+  /** A hydrometer where nothing is said. */
+  instrument?: GravityInstrument | undefined;
+  sg?: number | undefined;
+  brix?: number | undefined;
+  tempC?: number | undefined;
+  ph?: number | undefined;
+  taGPerL?: number | undefined;
+  freeSo2MgPerL?: number | undefined;
+  leesMm?: number | undefined;
+}
+
+/** How the house's instruments are marked and when they were calibrated. */
+export interface HouseInstruments {
+  calibrationC: CalibrationC;
+  phMeter: PhCalibration | null;
+}
+
+const NAMES = {
+  sg: ['The gravity', ''],
+  brix: ['The refractometer', '°Bx'],
+  tempC: ['The sample', '°C'],
+  ph: ['The pH', ''],
+  taGPerL: ['The acid', 'g/L'],
+  freeSo2MgPerL: ['Free SO₂', 'mg/L'],
+  leesMm: ['The height of the lees', 'mm'],
+} as const satisfies Record<keyof typeof READING_LIMITS, readonly [string, string]>;
+
+/**
+ * The one maker of readings: form, dip line, table and float hand over what was seen. Only a hydrometer has a temperature that its
+ * scale is marked for; a pH has the meter it was read with.
+ *
+ * @throws Refusal where nothing was read, a value lies outside what can be, or two gravities are given
+ */
+export function makeReading(seen: Seen, { calibrationC, phMeter }: HouseInstruments): Payloads['reading'] {
+  const { instrument = 'hydrometer', sg, brix, ph } = seen;
+  if (sg !== undefined && brix !== undefined) throw new Refusal('One gravity at a time: a hydrometer’s or a refractometer’s.');
+  if (brix !== undefined && seen.instrument !== undefined && instrument !== 'refractometer')
+    throw new Refusal('Only a refractometer reads °Brix.');
+  if (sg !== undefined && instrument === 'refractometer') throw new Refusal('A refractometer reads °Brix; write what it shows.', 'sg');
+  const read: Payloads['reading'] = {};
+  for (const key of Object.keys(NAMES) as (keyof typeof NAMES)[]) {
+    const value = seen[key];
+    if (value === undefined) continue;
+    const [named, unit] = NAMES[key];
+    read[key] = requireWithin(named, value, READING_LIMITS[key].low, READING_LIMITS[key].high, unit);
+  }
+  if (Object.keys(read).length === 0) throw new Refusal('A reading needs something that was read.');
+  if (sg !== undefined && instrument !== 'hydrometer') read.instrument = instrument;
+  if (sg !== undefined && instrument === 'hydrometer') read.calibrationC = calibrationC;
+  if (ph !== undefined && phMeter !== null) read.phMeter = phMeter;
+  return read;
+}
