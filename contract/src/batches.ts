@@ -3,6 +3,7 @@ import type { FloatPoint } from '@hollow-bell/core/float';
 import { DAP_CAP_G_PER_L } from '@hollow-bell/core/feed';
 import type { BatchEvent } from '@hollow-bell/core/ledger';
 import type { MustPlan } from '@hollow-bell/core/must';
+import type { Sentence } from '@hollow-bell/core/quantities';
 import type { ShownPhase } from '@hollow-bell/core/watch';
 import { z } from 'zod';
 import { ledgerSchema, newEventSchema } from './events.ts';
@@ -157,6 +158,11 @@ export const errorSchema = z.object({
   code: z.enum(['bad_input', 'not_found', 'stale', 'database_away', 'too_many', 'not_allowed', 'internal']),
   /** A sentence for a person. */
   message: z.string(),
+  /** The same with its quantities in SI, for whoever shows other units. */
+  said: z
+    .custom<Sentence>((value) => Array.isArray(value))
+    .meta({ type: 'array', description: 'a sentence in parts' })
+    .optional(),
   /** Where the input is wrong, as a path. */
   field: z.string().optional(),
   /** With `stale`: what others wrote since. */

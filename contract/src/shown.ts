@@ -88,6 +88,16 @@ function shownHours(hours: number, locale: string | undefined): [string, string]
   return hours >= 72.5 ? [fixed(hours / 24, 0, locale), 'days'] : [fixed(hours, hours < 3 ? 1 : 0, locale), 'h'];
 }
 
+/** A level teaspoon is the finest spoon: to the eighth below one half, to the quarter above; less than an eighth wants a scale. */
+function shownTeaspoons(value: number, locale: string | undefined): string {
+  if (value < LEAST_SPOON) return 'less than ⅛';
+  const eighths = Math.round(value * 8);
+  if (eighths < 4) return ['', '⅛', '¼', '⅜'][eighths] ?? '⅛';
+  return (Math.round(value * 4) / 4).toLocaleString(locale);
+}
+/** Below this an eighth would be a fifth too much. */
+const LEAST_SPOON = 0.125 / 1.2;
+
 /** Number and unit of a quantity, apart, in the maker's units. */
 export function shownParts(kind: QuantityKind, value: number, reader: Reader): [number: string, unit: string] {
   const { locale } = reader;
@@ -95,7 +105,7 @@ export function shownParts(kind: QuantityKind, value: number, reader: Reader): [
     case 'massG':
       return shownMass(value, reader);
     case 'teaspoons':
-      return [Math.max(0.25, Math.round(value * 4) / 4).toLocaleString(locale), 'tsp'];
+      return [shownTeaspoons(value, locale), 'tsp'];
     case 'volumeL':
       return shownVolume(value, reader);
     case 'tempC':

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { defineAsyncComponent, onMounted } from 'vue';
+import DoubtDialog from './parts/DoubtDialog.vue';
 import KeysSheet from './parts/KeysSheet.vue';
 import MissingView from './parts/MissingView.vue';
 import NoticeBar from './parts/NoticeBar.vue';
 import TopBar from './parts/TopBar.vue';
 import { useCellarLight } from './composables/useCellarLight.ts';
+import { useKept } from './stores/kept.ts';
 import { useOutbox } from './stores/outbox.ts';
 import { usePractice } from './stores/practice.ts';
 
@@ -13,11 +15,12 @@ const FirstStart = defineAsyncComponent(() => import('./places/FirstStart.vue'))
 
 const house = usePractice();
 const outbox = useOutbox();
+const kept = useKept();
 useCellarLight();
 
 onMounted(async () => {
   await house.load();
-  await outbox.flush();
+  await Promise.all([outbox.flush(), kept.flush()]);
 });
 </script>
 
@@ -37,6 +40,7 @@ onMounted(async () => {
     <MissingView />
     <main id="place"><RouterView /></main>
     <KeysSheet />
+    <DoubtDialog />
   </template>
 </template>
 

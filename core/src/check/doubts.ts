@@ -123,11 +123,11 @@ function aboutIngredient(ledger: Ledger, payload: Payloads['ingredient'], at: nu
   return doubts;
 }
 
-function aboutSorbate(ledger: Ledger): Sentence[] {
+function aboutSorbate(ledger: Ledger, beside: readonly EventContent[]): Sentence[] {
   const doubts: Sentence[] = [];
   if (ledger.pitch !== null && finishOf(ledger).state !== 'finished')
     doubts.push(say`It is not proven still. Sorbate stops no yeast that works already: the mead ferments on, with a taste of it.`);
-  if (ledger.guardSo2Mg <= 0)
+  if (ledger.guardSo2Mg <= 0 && !beside.some(({ kind }) => kind === 'sulfite'))
     doubts.push(say`No sulfite is in it. Sorbate alone is turned into a smell of geraniums by bacteria, which nothing removes.`);
   return doubts;
 }
@@ -144,8 +144,15 @@ function aboutSulfite(ledger: Ledger): Sentence[] {
  *
  * @param ledger as it stands
  * @param at when it happened, ms since 1970 UTC
+ * @param beside what else is written with it
  */
-export function entryDoubts(ledger: Ledger, content: EventContent, at: number, rules: HouseRules): Sentence[] {
+export function entryDoubts(
+  ledger: Ledger,
+  content: EventContent,
+  at: number,
+  rules: HouseRules,
+  beside: readonly EventContent[] = [],
+): Sentence[] {
   switch (content.kind) {
     case 'reading':
       return aboutReading(ledger, content.payload, at);
@@ -158,7 +165,7 @@ export function entryDoubts(ledger: Ledger, content: EventContent, at: number, r
     case 'ingredient':
       return aboutIngredient(ledger, content.payload, at);
     case 'sorbate':
-      return aboutSorbate(ledger);
+      return aboutSorbate(ledger, beside);
     case 'sulfite':
       return aboutSulfite(ledger);
     case 'note':

@@ -141,5 +141,5 @@ export function readDipLine(typed: string, context: DipContext): DipReading {
     ...parts.flatMap((part) => (part.told !== undefined ? [part.told] : (part.events ?? []).map(told))),
   ];
   const understood = capitalized(sentences.flatMap((sentence, i) => (i === 0 ? sentence : [', ', ...sentence])));
-  return { at, events, understood, doubts: events.flatMap((event) => entryDoubts(context.ledger, event, at, context.rules)) };
+  return { at, events, understood, doubts: events.flatMap((event) => entryDoubts(context.ledger, event, at, context.rules, events)) };
 }

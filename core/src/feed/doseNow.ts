@@ -1,4 +1,5 @@
-import { countedMgPerG } from './products.ts';
+import { weighedG } from '../quantities/index.ts';
+import { LEAST_DOSE_G, countedMgPerG } from './products.ts';
 import type { Product } from './products.ts';
 import type { PlannedDose } from './schedule.ts';
 
@@ -22,6 +23,10 @@ export interface DoseNow {
   /** For the volume now in the vessel; what was really given where it is given. */
   parts: PartNow[];
 }
+
+/** What of a dose can be weighed, in the grams that are shown and written. */
+export const weighedParts = (dose: Pick<DoseNow, 'parts'> | undefined): PartNow[] =>
+  (dose?.parts ?? []).filter(({ massG }) => massG >= LEAST_DOSE_G).map((part) => ({ ...part, massG: weighedG(part.massG) }));
 
 export const isComing = ({ state }: Pick<DoseNow, 'state'>): boolean => state === 'due' || state === 'ahead';
 /** Its hour or its sugar came, and it did not. */

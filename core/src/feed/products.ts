@@ -17,9 +17,11 @@ export const productName = ({ source, own }: Pick<Product, 'source' | 'own'>): s
 /** What to know of a product before it is fed; null where there is nothing. */
 export const productCaution = ({ source }: Product): string | null => NUTRIENTS[source].caution;
 
+/** Grams in a leveled teaspoon: the packet's own, or our weighing of its kind. */
+export const gPerTeaspoonOf = ({ gPerTeaspoon, source }: Product): number => gPerTeaspoon ?? NUTRIENTS[source].gPerTeaspoon;
+
 /** Leveled teaspoons by the product's own measure; grams come first, packets differ by a third. */
-export const teaspoonsOf = (product: Product, massG: number): number =>
-  massG / (product.gPerTeaspoon ?? NUTRIENTS[product.source].gPerTeaspoon);
+export const teaspoonsOf = (product: Product, massG: number): number => massG / gPerTeaspoonOf(product);
 
 /** mg of nitrogen in a gram, by how yeast meets it. */
 export function nitrogenMgPerG({ source, own }: Pick<Product, 'source' | 'own'>): { ammonium: number; amino: number } {

@@ -1,7 +1,7 @@
-import { emptyLedger, gravityRead, standingEvents } from '../ledger/index.ts';
-import type { BatchEvent } from '../ledger/index.ts';
+import { emptyLedger, gravityRead, makeReading, standingEvents } from '../ledger/index.ts';
+import type { BatchEvent, Payloads } from '../ledger/index.ts';
 import { provesAnEnd } from '../liquid/index.ts';
-import { HOUR_MS, SG_RANGE } from '../quantities/index.ts';
+import { HOUR_MS, READING_LIMITS, SG_RANGE } from '../quantities/index.ts';
 
 /** What a float sent: ms since 1970 UTC, SG as it reckons, °C of the must. */
 export interface FloatPoint {
@@ -151,7 +151,12 @@ function offsetAt(offsets: readonly { at: number; sg: number }[], at: number): n
   return before.sg + ((next.sg - before.sg) * (at - before.at)) / (next.at - before.at);
 }
 
-const asReading = ({ sg, tempC }: FloatPoint) => ({ instrument: 'float' as const, sg, ...(tempC === null ? {} : { tempC }) });
+/** A float hangs in must that may freeze; a sample’s temperature does not go so low. */
+const asReading = ({ sg, tempC }: FloatPoint): Payloads['reading'] =>
+  makeReading(
+    { instrument: 'float', sg, ...(tempC === null ? {} : { tempC: Math.max(READING_LIMITS.tempC.low, tempC) }) },
+    { calibrationC: 20, phMeter: null },
+  );
 
 /** A pitch, or a fermenting batch that this one was split from. */
 const bringsYeast = (event: BatchEvent): boolean =>

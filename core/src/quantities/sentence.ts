@@ -46,7 +46,7 @@ const quantity =
 export const massG = quantity('massG');
 /** A difference of temperatures, in °C: no zero to shift. */
 export const degrees = quantity('degrees');
-/** Leveled teaspoons, shown to the quarter. */
+/** Leveled teaspoons, shown as spoons go: eighths, then quarters. */
 export const teaspoons = quantity('teaspoons');
 export const volumeL = quantity('volumeL');
 export const tempC = quantity('tempC');

@@ -48,6 +48,12 @@ export const SHOWN_UNITS: Record<UnitSystem, { smallMass: MassUnit; mass: MassUn
   uk: { smallMass: 'g', mass: 'lb', volume: 'uk_gal', temp: 'c', label: 'pounds, UK gallons, °C' },
 };
 
+/** Grams as a kitchen's scales tell them: to 0.01 below a gram, 0.1 below 100, then whole ones. What is written is what was shown. */
+export const weighedG = (massG: number): number => {
+  const step = massG < 1 ? 100 : massG < 100 ? 10 : 1;
+  return Math.round(massG * step) / step;
+};
+
 export const UNIT_SYMBOL: Record<MassUnit | VolumeUnit | TempUnit, string> = {
   mg: 'mg',
   g: 'g',

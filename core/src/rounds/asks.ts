@@ -1,4 +1,4 @@
-import { LEAST_DOSE_G, fedEvent, feedingNow, isComing, productName, smellCauses, smellsOfSulfur, teaspoonsOf } from '../feed/index.ts';
+import { fedEvent, feedingNow, isComing, productName, smellCauses, smellsOfSulfur, teaspoonsOf, weighedParts } from '../feed/index.ts';
 import type { DoseNow, FeedingPlan } from '../feed/index.ts';
 import { mixedOf, viewOf } from '../ledger/index.ts';
 import type { Ledger } from '../ledger/index.ts';
@@ -30,19 +30,17 @@ import type { Ask, Bell, Station } from './ask.ts';
 import { cureAsk, degasAsk, restartAsk, sensedAsks } from './careAsks.ts';
 
 /** “6.8 g organic nutrient and 1.3 g diammonium phosphate”: what a dose holds, by what can be weighed. */
-export const doseTold = ({ parts }: Pick<DoseNow, 'parts'>, withSpoons = false): Sentence =>
-  parts
-    .filter(({ massG: grams }) => grams >= LEAST_DOSE_G)
-    .flatMap(({ product, massG: grams }, i) => [
-      i === 0 ? '' : ' and ',
-      massG(grams),
-      ` ${productName(product)}`,
-      ...(withSpoons ? [' (about ', teaspoons(teaspoonsOf(product, grams)), ')'] : []),
-    ]);
+export const doseTold = (dose: Pick<DoseNow, 'parts'>, withSpoons = false): Sentence =>
+  weighedParts(dose).flatMap(({ product, massG: grams }, i) => [
+    i === 0 ? '' : ' and ',
+    massG(grams),
+    ` ${productName(product)}`,
+    ...(withSpoons ? [' (about ', teaspoons(teaspoonsOf(product, grams)), ')'] : []),
+  ]);
 
 function feedingAsk(ledger: Ledger, feeding: FeedingPlan, now: number): Ask | null {
   const next = feedingNow(feeding, ledger, now).doses.find(isComing);
-  const parts = next?.parts.filter(({ massG: grams }) => grams >= LEAST_DOSE_G) ?? [];
+  const parts = weighedParts(next);
   if (next === undefined || parts.length === 0) return null;
   const dose = next.dose.number;
   const named = `Dose ${dose} of ${feeding.doses.length}`;
@@ -78,7 +76,7 @@ function smellAsk(ledger: Ledger, feeding: FeedingPlan, now: number): Ask | null
 const WORTH_SETTLING_SG = 0.004;
 
 /** When yeast may go into a must that was sulfited; null where none was. */
-function sulfiteWaitEnds({ sulfites }: Ledger): number | null {
+export function sulfiteWaitEnds({ sulfites }: Ledger): number | null {
   const last = sulfites.filter(({ massG: grams }) => grams > 0).at(-1);
   return last === undefined ? null : last.at + MUST_SULFITE_WAIT_H * HOUR_MS;
 }

@@ -1,6 +1,7 @@
 import type { ApiError } from '@hollow-bell/contract';
 import type { BatchEvent } from '@hollow-bell/core/ledger';
 import { Refusal } from '@hollow-bell/core/quantities';
+import type { Sentence } from '@hollow-bell/core/quantities';
 import type { FastifyError, FastifyReply, FastifyRequest } from 'fastify';
 import { hasZodFastifySchemaValidationErrors } from 'fastify-type-provider-zod';
 import { ConnectionAcquireTimeoutError, ConnectionError, DatabaseError } from 'sequelize';
@@ -33,10 +34,13 @@ function isDatabaseAway(error: unknown): boolean {
   );
 }
 
-function problemOf(error: unknown): HttpProblem & { field?: string } {
+function problemOf(error: unknown): HttpProblem & { field?: string; said?: Sentence } {
   if (error instanceof HttpProblem) return error;
   if (error instanceof Refusal)
-    return Object.assign(new HttpProblem(422, 'bad_input', error.message), error.field === undefined ? {} : { field: error.field });
+    return Object.assign(new HttpProblem(422, 'bad_input', error.message), {
+      said: error.said,
+      ...(error.field === undefined ? {} : { field: error.field }),
+    });
   if (hasZodFastifySchemaValidationErrors(error)) {
     const first = error.validation[0];
     const field = first?.instancePath.slice(1) ?? '';
@@ -72,6 +76,7 @@ export function answerError(error: unknown, request: FastifyRequest, reply: Fast
   else request.log.info({ code: problem.code, reason: problem.message }, 'refused');
   const body: ApiError = { code: problem.code, message: problem.message, requestId: request.id };
   if (problem.field !== undefined && problem.field !== '') body.field = problem.field;
+  if (problem.said !== undefined) body.said = problem.said;
   if (problem.since !== undefined) body.since = problem.since;
   if (problem.status === 503) void reply.header('retry-after', '2');
   void reply.status(problem.status).send(body);

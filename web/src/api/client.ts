@@ -20,16 +20,20 @@ import type {
   Standing,
 } from '@hollow-bell/contract';
 import type { BatchEvent } from '@hollow-bell/core/ledger';
+import type { Sentence } from '@hollow-bell/core/quantities';
 
 /** An answer from the server that is not a success, or no answer at all (`away`). */
 export class ApiFailure extends Error {
   readonly code: ApiError['code'] | 'away';
   readonly since: BatchEvent[];
+  /** The message with its quantities still in SI, to be told in the maker's own units. */
+  readonly said: Sentence;
 
-  constructor(code: ApiError['code'] | 'away', message: string, since: BatchEvent[] = []) {
+  constructor(code: ApiError['code'] | 'away', message: string, since: BatchEvent[] = [], said: Sentence = [message]) {
     super(message);
     this.code = code;
     this.since = since;
+    this.said = said;
   }
 
   /** Worth trying again with the same request: nothing was refused, nobody answered. */
@@ -55,7 +59,7 @@ async function call<T>(method: string, path: string, body?: unknown, headers: Re
   if (response.ok) return answer as T;
   const error = answer as ApiError | null;
   if (error?.code === undefined) throw new ApiFailure('away', AWAY);
-  throw new ApiFailure(error.code, error.message, error.since);
+  throw new ApiFailure(error.code, error.message, error.since, error.said);
 }
 
 export const api = {

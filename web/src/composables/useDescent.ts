@@ -5,7 +5,7 @@ import type { StandingEvent } from '@hollow-bell/core/ledger';
 import { computed } from 'vue';
 import type { Ref } from 'vue';
 import type { DescentData } from '../parts/descent/options.ts';
-import { eventSentence } from '../shown/events.ts';
+import { eventSentence } from '@hollow-bell/core/watch';
 import { useBatch } from '../stores/batch.ts';
 import { usePractice } from '../stores/practice.ts';
 import { useReader } from './useReader.ts';

@@ -1,8 +1,13 @@
 import { planOf, plannedFrom, plannedHoney } from '@hollow-bell/core/must';
-import { describe, expect, it } from 'vitest';
+import { createPinia, setActivePinia } from 'pinia';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { useMustDraft } from './useMustDraft.ts';
 
 const begin = () => useMustDraft(planOf([plannedHoney('linden', 1000), plannedHoney('heather', 500, 0.19)], 3.8));
+
+beforeEach(() => {
+  setActivePinia(createPinia());
+});
 
 describe('a must on the bench', () => {
   it('stays as it was where no must meets the holds, and says why', () => {
@@ -22,6 +27,18 @@ describe('a must on the bench', () => {
     draft.hold('og', 1.05);
     expect(draft.hold('volumeL', 5.2)).toBe(false);
     expect(draft.loosen.value.map(({ hold }) => hold).sort()).toEqual(['og', 'volumeL']);
+  });
+
+  it('lets go of a hold at a press, and what was wanted is done', () => {
+    const draft = begin();
+    draft.hold('volumeL', 9);
+    draft.hold('og', 1.05);
+    const juice = plannedFrom('juice-grape-white', 15_900, { preserved: false, lock: 'mass' });
+    expect(draft.add(juice)).toBe(false);
+    const [{ hold: name, reachable } = { hold: 'volumeL' as const, reachable: 0 }] = draft.loosen.value;
+    expect(draft.letGo(name, reachable)).toBe(true);
+    expect(draft.plan.value.ingredients.find(({ id }) => id === juice.id)?.massG).toBeCloseTo(15_900, 6);
+    expect(draft.refusal.value).toBe('');
   });
 
   it('goes back a step and forth again', () => {

@@ -18,12 +18,14 @@ import type { Hold, MustPlan, PlannedIngredient } from '@hollow-bell/core/must';
 import { Refusal } from '@hollow-bell/core/quantities';
 import { useRefHistory } from '@vueuse/core';
 import { computed, ref, shallowRef } from 'vue';
+import { useReader } from './useReader.ts';
 
 /**
  * A must being planned: what is held stays, what is free moves. Where no must meets the holds, the draft stays as it was and
  * says why and what to let go of.
  */
 export function useMustDraft(initial: MustPlan) {
+  const { tell } = useReader();
   const plan = shallowRef<MustPlan>(openPlan(initial));
   const refusal = ref('');
   const loosen = ref<HoldsRefusal['loosen']>([]);
@@ -36,15 +38,20 @@ export function useMustDraft(initial: MustPlan) {
   const fill = computed(() => fillOfPlan(plan.value, figures.value.fillL.value));
   const steps = computed(() => stepFeedingOf(plan.value));
 
-  function apply(next: () => MustPlan): boolean {
+  /** What was wanted when no must met the holds. */
+  let wanted: ((from: MustPlan) => MustPlan) | null = null;
+
+  function apply(next: (from: MustPlan) => MustPlan, from = plan.value): boolean {
     try {
-      plan.value = next();
+      plan.value = next(from);
+      wanted = null;
       refusal.value = '';
       loosen.value = [];
       return true;
     } catch (error) {
       if (!(error instanceof Refusal)) throw error;
-      refusal.value = error.message;
+      wanted = next;
+      refusal.value = tell(error.said);
       loosen.value = error instanceof HoldsRefusal ? error.loosen : [];
       return false;
     }
@@ -62,15 +69,17 @@ export function useMustDraft(initial: MustPlan) {
     loosen,
     held: computed(() => heldIn(plan.value.wanted)),
     valueOf: (name: Hold): number => plan.value.wanted[name] ?? holdableValue(plan.value, name),
-    hold: (name: Hold, value: number): boolean => apply(() => hold(plan.value, name, value)),
-    change: (over: Partial<MustPlan>): boolean => apply(() => change(plan.value, over)),
+    hold: (name: Hold, value: number): boolean => apply((from) => hold(from, name, value)),
+    /** What was refused, with one hold let go to what it then becomes. */
+    letGo: (name: Hold, reachable: number): boolean =>
+      wanted !== null && apply(wanted, { ...plan.value, wanted: { ...plan.value.wanted, [name]: reachable } }),
+    change: (over: Partial<MustPlan>): boolean => apply((from) => change(from, over)),
     replace: (next: MustPlan): boolean => apply(() => change(next, {})),
-    line: (id: string, over: Partial<PlannedIngredient>): boolean => apply(() => changeLine(plan.value, id, over)),
-    perLiter: (id: string): boolean => apply(() => holdPerLiter(plan.value, id)),
-    add: (ingredient: PlannedIngredient): boolean =>
-      apply(() => change(plan.value, { ingredients: [...plan.value.ingredients, ingredient] })),
+    line: (id: string, over: Partial<PlannedIngredient>): boolean => apply((from) => changeLine(from, id, over)),
+    perLiter: (id: string): boolean => apply((from) => holdPerLiter(from, id)),
+    add: (ingredient: PlannedIngredient): boolean => apply((from) => change(from, { ingredients: [...from.ingredients, ingredient] })),
     remove: (id: string): boolean =>
-      apply(() => change(plan.value, { ingredients: plan.value.ingredients.filter((ingredient) => ingredient.id !== id) })),
+      apply((from) => change(from, { ingredients: from.ingredients.filter((ingredient) => ingredient.id !== id) })),
     undo,
     redo,
     canUndo,

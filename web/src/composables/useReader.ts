@@ -1,6 +1,6 @@
 import { shown, shownMoney, shownParts, shownRange, shownSentence } from '@hollow-bell/contract';
 import type { QuantityKind, Reader } from '@hollow-bell/contract';
-import type { Quantity, Ranged, Sentence } from '@hollow-bell/core/quantities';
+import type { Quantity, Ranged, Sentence, TypedBy } from '@hollow-bell/core/quantities';
 import { useNow } from '@vueuse/core';
 import { computed } from 'vue';
 import { usePractice } from '../stores/practice.ts';
@@ -10,8 +10,11 @@ export function useReader() {
   const house = usePractice();
   const clock = useNow({ interval: 20_000 });
   const reader = computed<Reader>(() => ({ units: house.practice.units, locale: undefined, now: clock.value.getTime() }));
+  /** How this maker's numbers are read. */
+  const typedBy = computed<TypedBy>(() => ({ units: house.practice.units, locale: navigator.language }));
   return {
     reader,
+    typedBy,
     show: (kind: QuantityKind, value: number): string => shown(kind, value, reader.value),
     showQuantity: (quantity: Quantity): string => shown(quantity.kind, quantity.value, reader.value),
     parts: (kind: QuantityKind, value: number) => shownParts(kind, value, reader.value),

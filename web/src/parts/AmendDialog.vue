@@ -1,15 +1,16 @@
 <script setup lang="ts">
 import type { EventContent, LogEntry, Replacement } from '@hollow-bell/core/ledger';
 import { Refusal } from '@hollow-bell/core/quantities';
+import type { FieldKind } from '@hollow-bell/core/quantities';
 import { computed, onMounted, ref } from 'vue';
 import PickList from './PickList.vue';
 import QuantityField from './QuantityField.vue';
-import type { FieldKind } from './QuantityField.vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
-import { eventSentence } from '../shown/events.ts';
+import { eventSentence } from '@hollow-bell/core/watch';
 import { useBatch } from '../stores/batch.ts';
 import { useRounds } from '../stores/rounds.ts';
+import MakerDialog from './MakerDialog.vue';
 
 const props = defineProps<{ entry: LogEntry }>();
 const emit = defineEmits<{ close: [] }>();
@@ -40,7 +41,7 @@ const FIELDS: Partial<Record<EventContent['kind'], { name: string; label: string
 
 const store = useBatch();
 const { tell } = useReader();
-const { refusal, busy, attempt } = useAttempt();
+const { refusal, busy, attempt, blocked } = useAttempt();
 const standing = props.entry.standing;
 /** A reading shows only what was read then. */
 const fields = (FIELDS[standing.kind] ?? []).filter(({ name }) => standing.kind !== 'reading' || name in standing.payload);
@@ -73,25 +74,35 @@ function replacement(): Replacement {
 
 async function save(what: 'correct' | 'take back' | 'bring back'): Promise<void> {
   const eventId = props.entry.first.id;
-  const done = await attempt(() => {
-    const lastAmendment = props.entry.amendments.at(-1)?.id;
-    if (what === 'take back') return store.withdraw([eventId], `took back ${tell(eventSentence(standing))}`);
-    if (what === 'bring back' && lastAmendment !== undefined)
-      return store.withdraw([lastAmendment], `brought back ${tell(eventSentence(standing))}`);
-    return store.write(
-      [{ kind: 'amendment', payload: { eventId, replacement: replacement() } }],
-      `corrected ${tell(eventSentence(standing))}`,
-    );
-  });
+  const done = await attempt(
+    () => {
+      const lastAmendment = props.entry.amendments.at(-1)?.id;
+      if (what === 'take back') return store.withdraw([eventId], `took back ${tell(eventSentence(standing))}`);
+      if (what === 'bring back' && lastAmendment !== undefined)
+        return store.withdraw([lastAmendment], `brought back ${tell(eventSentence(standing))}`);
+      return store.write(
+        [{ kind: 'amendment', payload: { eventId, replacement: replacement() } }],
+        `corrected ${tell(eventSentence(standing))}`,
+      );
+    },
+    { isWhole: what === 'correct' },
+  );
   if (done) emit('close');
 }
 </script>
 
 <template>
-  <el-dialog :model-value="true" :title="title" width="min(460px, 94vw)" @close="emit('close')">
+  <MakerDialog :title="title" width="min(460px, 94vw)" @close="emit('close')">
     <form class="stack" @submit.prevent="save('correct')">
       <template v-if="!entry.withdrawn">
-        <QuantityField v-for="field in fields" :key="field.name" v-model="values[field.name]!" :kind="field.kind" :label="field.label" />
+        <QuantityField
+          v-for="field in fields"
+          :key="field.name"
+          v-model="values[field.name]!"
+          :kind="field.kind"
+          :label="field.label"
+          :needed="standing.kind !== 'reading'"
+        />
         <label v-if="standing.kind === 'note'"
           ><span class="small quiet">note</span><el-input v-model="text" type="textarea" :rows="3" maxlength="2000"
         /></label>
@@ -106,12 +117,12 @@ async function save(what: 'correct' | 'take back' | 'bring back'): Promise<void>
       <div class="deeds">
         <el-button v-if="entry.withdrawn" type="primary" :loading="busy" @click="save('bring back')">Bring it back</el-button>
         <template v-else>
-          <el-button type="primary" native-type="submit" :loading="busy">Correct it</el-button>
+          <el-button type="primary" native-type="submit" :loading="busy" :disabled="blocked">Correct it</el-button>
           <el-button :loading="busy" @click="save('take back')">It never happened</el-button>
         </template>
       </div>
     </form>
-  </el-dialog>
+  </MakerDialog>
 </template>
 
 <style scoped>

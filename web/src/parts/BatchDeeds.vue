@@ -1,26 +1,39 @@
 <script setup lang="ts">
 import { pourOf } from '@hollow-bell/core/must';
 import type { PlannedIngredient } from '@hollow-bell/core/must';
-import { ref } from 'vue';
+import { computed, ref } from 'vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
 import { useBatch } from '../stores/batch.ts';
 import BlendDialog from './BlendDialog.vue';
 import IngredientPicker from './IngredientPicker.vue';
 import QuantityField from './QuantityField.vue';
+import SentenceText from './SentenceText.vue';
 import SplitDialog from './SplitDialog.vue';
+import MakerDialog from './MakerDialog.vue';
 
 const store = useBatch();
 const { show } = useReader();
-const { refusal, busy, attempt } = useAttempt();
+const { refusal, busy, attempt, blocked } = useAttempt();
 const open = ref<'blend' | 'split' | null>(null);
 const picking = ref(false);
 const added = ref<PlannedIngredient | null>(null);
 
+const grams = ref<number | null>(null);
+/** One way in, one judgement: what Sweeten and the dip line would say of it. */
+const doubts = computed(() =>
+  added.value === null || grams.value === null ? [] : store.doubtsOf([pourOf(added.value, grams.value)], store.now),
+);
+function choose(line: PlannedIngredient): void {
+  added.value = line;
+  grams.value = line.massG;
+}
+
 async function pour(): Promise<void> {
-  const line = added.value;
-  if (line === null) return;
-  if (await attempt(() => store.write([pourOf(line, line.massG)], `poured ${show('massG', line.massG)} ${line.name}`))) added.value = null;
+  const [line, massG] = [added.value, grams.value];
+  if (line === null || massG === null) return;
+  const told = `poured ${show('massG', massG)} ${line.name}`;
+  if (await attempt(() => store.write([pourOf(line, massG)], told, { isSure: true }))) added.value = null;
 }
 </script>
 
@@ -30,22 +43,17 @@ async function pour(): Promise<void> {
     <button type="button" class="link" @click="open = 'blend'">Pour in another</button>
     <button type="button" class="link" @click="open = 'split'">Split</button>
   </p>
-  <IngredientPicker v-model="picking" @pick="added = $event" />
-  <el-dialog v-if="added !== null" :model-value="true" :title="`Add ${added.name}`" width="min(420px, 94vw)" @close="added = null">
+  <IngredientPicker v-model="picking" @pick="choose" />
+  <MakerDialog v-if="added !== null" :title="`Add ${added.name}`" width="min(420px, 94vw)" @close="added = null">
     <form class="form" @submit.prevent="pour">
-      <QuantityField
-        :model-value="added.massG"
-        :kind="added.massG < 100 ? 'smallMass' : 'mass'"
-        label="how much"
-        @update:model-value="$event !== null && added !== null && (added = { ...added, massG: $event })"
-      />
-      <p v-if="store.ledger.pitch !== null && added.composition.acidGPerKg > 5" class="caution">
-        Acid fruit in a fermenting must drops the pH at once and can stop the yeast: give it in parts, two days apart.
-      </p>
+      <QuantityField v-model="grams" :kind="added.massG < 100 ? 'smallMass' : 'mass'" label="how much" needed />
+      <p v-for="(doubt, i) in doubts" :key="i" class="caution"><SentenceText :sentence="doubt" /></p>
       <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
-      <el-button type="primary" native-type="submit" :loading="busy">Poured {{ show('massG', added.massG) }}</el-button>
+      <el-button type="primary" native-type="submit" :loading="busy" :disabled="blocked || (grams ?? 0) <= 0"
+        >{{ doubts.length > 0 ? 'It is so: poured' : 'Poured' }} {{ show('massG', grams ?? 0) }}</el-button
+      >
     </form>
-  </el-dialog>
+  </MakerDialog>
   <BlendDialog v-if="open === 'blend'" @close="open = null" />
   <SplitDialog v-if="open === 'split'" @close="open = null" />
 </template>

@@ -5,7 +5,7 @@ import AmendDialog from './AmendDialog.vue';
 import BatchDeeds from './BatchDeeds.vue';
 import SentenceText from './SentenceText.vue';
 import { useReader } from '../composables/useReader.ts';
-import { eventSentence } from '../shown/events.ts';
+import { eventSentence } from '@hollow-bell/core/watch';
 import { useBatch } from '../stores/batch.ts';
 
 /** Where the batch cannot be reckoned there is nothing to do but to mend its record. */

@@ -13,12 +13,13 @@ import { useBatch } from '../stores/batch.ts';
 import { useRounds } from '../stores/rounds.ts';
 import PickList from './PickList.vue';
 import QuantityField from './QuantityField.vue';
+import MakerDialog from './MakerDialog.vue';
 
 const emit = defineEmits<{ close: [] }>();
 const store = useBatch();
 const rounds = useRounds();
 const { show } = useReader();
-const { refusal, busy, attempt } = useAttempt();
+const { refusal, busy, attempt, blocked } = useAttempt();
 const transferId = crypto.randomUUID();
 const fromId = ref('');
 const volumeL = ref<number | null>(0.5);
@@ -57,7 +58,7 @@ async function pour(): Promise<void> {
 </script>
 
 <template>
-  <el-dialog :model-value="true" title="Pour in another batch" width="min(460px, 94vw)" @close="emit('close')">
+  <MakerDialog title="Pour in another batch" width="min(460px, 94vw)" @close="emit('close')">
     <form class="form" @submit.prevent="pour">
       <p v-if="rounds.problem !== ''" class="refusal" role="alert">
         {{ rounds.problem }} <button type="button" class="link" @click="rounds.load()">Try again</button>
@@ -72,9 +73,9 @@ async function pour(): Promise<void> {
       </p>
       <p class="caution">Both records keep it. It can’t be taken back by a click: what is poured together stays together.</p>
       <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
-      <el-button type="primary" native-type="submit" :loading="busy" :disabled="outcome.answer === null">Poured in</el-button>
+      <el-button type="primary" native-type="submit" :loading="busy" :disabled="blocked || outcome.answer === null">Poured in</el-button>
     </form>
-  </el-dialog>
+  </MakerDialog>
 </template>
 
 <style scoped>

@@ -1,13 +1,15 @@
 <script setup lang="ts">
 import { HOUR_MS } from '@hollow-bell/core/quantities';
 import type { BrewStep } from '@hollow-bell/core/must';
-import { computed, ref } from 'vue';
+import { computed } from 'vue';
 import { useReader } from '../composables/useReader.ts';
 import QuantityField from './QuantityField.vue';
 import SentenceText from './SentenceText.vue';
 
-const props = defineProps<{ step: BrewStep; doneAt: number | null; busy: boolean; now: number }>();
-const emit = defineEmits<{ done: [amount: number] }>();
+const props = defineProps<{ step: BrewStep; doneAt: number | null; busy: boolean; blocked: boolean; now: number }>();
+const emit = defineEmits<{ done: [] }>();
+/** What was really poured; the plan’s own amount until another is typed. */
+const amount = defineModel<number | null>('amount', { required: true });
 const { show } = useReader();
 
 const planned = computed(() => {
@@ -15,8 +17,6 @@ const planned = computed(() => {
   if (deed.kind === 'water') return deed.volumeL;
   return deed.kind === 'ingredient' || deed.kind === 'sulfite' || deed.kind === 'strain' ? deed.massG : null;
 });
-const amount = ref<number | null>(null);
-const really = computed(() => amount.value ?? planned.value ?? 0);
 const readyAt = computed(() => (props.doneAt === null || props.step.waitH === 0 ? null : props.doneAt + props.step.waitH * HOUR_MS));
 const kind = computed(() =>
   props.step.deed.kind === 'water' ? ('volume' as const) : (planned.value ?? 0) < 100 ? ('smallMass' as const) : ('mass' as const),
@@ -31,8 +31,8 @@ const kind = computed(() =>
       role="checkbox"
       :aria-checked="doneAt !== null"
       :aria-label="`${step.title}, done`"
-      :disabled="doneAt !== null || busy"
-      @click="emit('done', really)"
+      :disabled="doneAt !== null || busy || blocked"
+      @click="emit('done')"
     >
       <svg viewBox="0 0 20 20" width="22" height="22" aria-hidden="true">
         <rect x="2" y="2" width="16" height="16" rx="1.500" />
@@ -48,12 +48,12 @@ const kind = computed(() =>
     </div>
     <QuantityField
       v-if="planned !== null && doneAt === null"
+      v-model="amount"
       class="amount"
-      :model-value="amount ?? planned"
       :kind="kind"
       :label="`${step.title}, really poured`"
       hide-label
-      @update:model-value="amount = $event"
+      needed
     />
   </li>
 </template>

@@ -1,83 +1,80 @@
 <script setup lang="ts">
-import { LEAST_DOSE_G, isComing } from '@hollow-bell/core/feed';
-import { GravityRefusal, Refusal, SHOWN_UNITS } from '@hollow-bell/core/quantities';
-import { readDipLine, takeBatchName } from '@hollow-bell/core/watch';
-import type { DipReading } from '@hollow-bell/core/watch';
-import { onKeyStroke } from '@vueuse/core';
-import { computed, onMounted, ref, watch } from 'vue';
+import type { Candidate, DipReading } from '@hollow-bell/core/dip';
+import { Refusal } from '@hollow-bell/core/quantities';
+import type { Sentence } from '@hollow-bell/core/quantities';
+import { computed, nextTick, ref, watch } from 'vue';
 import { useAttempt } from '../composables/useAttempt.ts';
+import { useDip } from '../composables/useDip.ts';
 import { useReader } from '../composables/useReader.ts';
+import { useSingleKeys } from '../composables/useSingleKeys.ts';
 import { useBatch } from '../stores/batch.ts';
-import SentenceText from './SentenceText.vue';
-import { useRounds } from '../stores/rounds.ts';
 import { useOutbox } from '../stores/outbox.ts';
-import { useShelf } from '../stores/shelf.ts';
-import { usePractice } from '../stores/practice.ts';
+import { useRounds } from '../stores/rounds.ts';
+import SentenceText from './SentenceText.vue';
 
 const props = defineProps<{ acrossBatches?: boolean }>();
 
 const store = useBatch();
 const rounds = useRounds();
-const house = usePractice();
 const outbox = useOutbox();
+const { dip, load, context } = useDip();
 const { tell, show } = useReader();
-const { refusal, attempt } = useAttempt();
+const { refusal, busy, attempt } = useAttempt();
 const typed = ref('');
 const field = ref<HTMLInputElement | null>(null);
+watch(typed, () => void load());
 
-const shelf = useShelf();
-onMounted(() => shelf.loadOnce());
-const plannedDose = computed(() => {
-  const next = store.feedingNow?.doses.find(isComing);
-  if (next === undefined) return null;
-  const parts = next.parts.filter(({ massG }) => massG >= LEAST_DOSE_G);
-  return { dose: next.dose.number, parts };
-});
+type Understanding = { read: DipReading; told: string } | { said: Sentence; candidates: readonly Candidate[] } | null;
+
+/** What can be made of something typed, or why nothing can, with what may have been meant. */
+function understand<T>(read: () => T): { got: T } | { said: Sentence; candidates: readonly Candidate[] } {
+  try {
+    return { got: read() };
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error;
+    return { said: error.said, candidates: dip.value !== null && error instanceof dip.value.DipAsk ? error.candidates : [] };
+  }
+}
 
 /** On Rounds the line begins with a batch's name; in a batch it needs none. */
-const named = computed(() => (props.acrossBatches ? takeBatchName(typed.value, rounds.standing) : null));
-const line = computed(() => (props.acrossBatches ? (named.value?.rest ?? '') : typed.value));
+const named = computed(() => {
+  const words = dip.value;
+  if (!props.acrossBatches || words === null || typed.value.trim() === '') return null;
+  return understand(() => words.takeBatchName(typed.value, rounds.standing));
+});
+const chosen = computed(() => (named.value !== null && 'got' in named.value ? named.value.got : null));
 watch(
-  () => named.value?.batch.id,
+  () => chosen.value?.batch.id,
   (id) => {
     if (id !== undefined && store.batch?.id !== id) void store.open(id);
   },
 );
 
-const understanding = computed<{ read?: DipReading; told: string; offered?: number | undefined }>(() => {
-  if (typed.value.trim() === '') return { told: '' };
-  if (props.acrossBatches && named.value === null) return { told: 'Begin with the name of one batch, such as “borage 1.048 21c”.' };
-  if (props.acrossBatches && store.batch?.id !== named.value?.batch.id) return { told: 'One moment…' };
-  const { units, calibrationC } = house.practice;
-  try {
-    const read = readDipLine(line.value, {
-      now: store.now,
-      midnightDaysAgo: (days) => new Date(new Date(store.now).setHours(0, 0, 0, 0)).setDate(new Date(store.now).getDate() - days),
-      midnightOf: (year, month, day) => new Date(year, month - 1, day).getTime(),
-      weekday: new Date(store.now).getDay(),
-      units,
-      tempUnit: SHOWN_UNITS[units].temp,
-      calibrationC,
-      phMeter: shelf.phMeter,
-      ledger: store.ledger,
-      plannedDose: plannedDose.value,
-    });
-    const isPast = store.now - read.at > 60_000;
-    const whose = named.value === null ? '' : `${named.value.batch.name}: `;
-    return { read, told: `${whose}${tell(read.understood)}${isPast ? `, ${show('when', read.at)}` : ''}` };
-  } catch (error) {
-    if (!(error instanceof Refusal)) throw error;
-    return { told: error.message, offered: error instanceof GravityRefusal ? error.offered : undefined };
+const understanding = computed<Understanding>(() => {
+  const words = dip.value;
+  if (typed.value.trim() === '') return null;
+  if (words === null) return { said: ['One moment…'], candidates: [] };
+  if (named.value !== null && !('got' in named.value)) return named.value;
+  const batch = chosen.value?.batch;
+  if (props.acrossBatches && store.batch?.id !== batch?.id) return { said: ['One moment…'], candidates: [] };
+  const whose = batch === undefined ? '' : `${batch.name}: `;
+  const read = understand(() => words.readDipLine(chosen.value?.rest ?? typed.value, context.value));
+  if (!('got' in read)) {
+    const lead = batch === undefined ? '' : `${batch.name} `;
+    return { said: [whose, ...read.said], candidates: read.candidates.map((each) => ({ ...each, line: `${lead}${each.line}` })) };
   }
+  const isPast = store.now - read.got.at > 60_000;
+  return { read: read.got, told: `${whose}${tell(read.got.understood)}${isPast ? `, ${show('when', read.got.at)}` : ''}` };
 });
 
 async function save(): Promise<void> {
-  const { read, told } = understanding.value;
-  if (read === undefined) return;
+  const understood = understanding.value;
+  if (understood === null || !('read' in understood)) return;
+  const { read, told } = understood;
   const kept = typed.value;
   const isNow = Math.abs(read.at - store.now) < 60_000;
   const written = await attempt(async () => {
-    const sent = store.write(read.events, told, isNow ? Date.now() : read.at);
+    const sent = store.write(read.events, told, { at: isNow ? Date.now() : read.at, isSure: true });
     typed.value = '';
     await sent;
     if (props.acrossBatches) await rounds.load();
@@ -86,21 +83,22 @@ async function save(): Promise<void> {
   const refused = outbox.refused;
   if (refused !== null && refused.batchId === store.batch?.id) {
     typed.value = kept;
-    refusal.value = refused.sentence;
+    refusal.value = tell(refused.sentence);
     outbox.refused = null;
   }
 }
 
-function takeOffer(sg: number): void {
-  typed.value = typed.value.replace(/\d+(?:[.,]\d+)?/, sg.toFixed(3));
+/** A press puts the likelier line into the field; what it means is shown before it is written. */
+async function press({ line }: Candidate): Promise<void> {
+  typed.value = line;
+  await nextTick();
+  const gap = line.indexOf('  ');
   field.value?.focus();
+  const at = gap >= 0 ? gap + 1 : line.length;
+  field.value?.setSelectionRange(at, at);
 }
 
-onKeyStroke('/', (event) => {
-  if (event.target instanceof HTMLElement && event.target.closest('input, textarea, [contenteditable]') !== null) return;
-  event.preventDefault();
-  field.value?.focus();
-});
+useSingleKeys(['/'], () => field.value?.focus());
 </script>
 
 <template>
@@ -111,31 +109,36 @@ onKeyStroke('/', (event) => {
         ref="field"
         v-model="typed"
         class="mono"
-        :placeholder="acrossBatches ? 'borage 1.048 21c' : '1.048 21c · fed'"
+        :placeholder="acrossBatches ? 'borage even 1.048 21c' : '1.048 21c · fed'"
         autocomplete="off"
+        autocapitalize="off"
         spellcheck="false"
+        maxlength="400"
         aria-label="Dip line"
+        @focus="load"
         @input="refusal = ''"
         @keydown.esc="typed = ''"
       />
       <kbd>/</kbd>
     </label>
     <div v-if="typed.trim() !== '' || refusal !== ''" class="under" role="status">
-      <template v-if="refusal !== ''"
-        ><span class="refusal">{{ refusal }}</span></template
-      >
-      <template v-else-if="understanding.read !== undefined">
+      <span v-if="refusal !== ''" class="refusal">{{ refusal }}</span>
+      <template v-else-if="understanding !== null && 'read' in understanding">
         <span>
           {{ understanding.told }}
           <SentenceText v-for="(doubt, i) in understanding.read.doubts" :key="i" class="doubt" :sentence="doubt" />
         </span>
-        <el-button type="primary" native-type="submit">{{ understanding.read.doubts.length > 0 ? 'It is so' : 'Write it down' }}</el-button>
+        <el-button type="primary" native-type="submit" :loading="busy">{{
+          understanding.read.doubts.length > 0 ? 'It is so' : 'Write it down'
+        }}</el-button>
       </template>
-      <template v-else>
-        <span class="refusal">{{ understanding.told }}</span>
-        <el-button v-if="understanding.offered !== undefined" @click="takeOffer(understanding.offered)"
-          >Take {{ understanding.offered.toFixed(3) }}</el-button
-        >
+      <template v-else-if="understanding !== null">
+        <SentenceText class="refusal" :sentence="understanding.said" />
+        <span v-if="understanding.candidates.length > 0" class="presses">
+          <el-button v-for="each in understanding.candidates" :key="each.line" size="small" @click="press(each)">{{
+            tell(each.said)
+          }}</el-button>
+        </span>
       </template>
     </div>
   </form>
@@ -190,6 +193,16 @@ kbd {
   font: 13px var(--mono);
 }
 
+.presses {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+
+.presses :deep(.el-button + .el-button) {
+  margin-left: 0;
+}
+
 .doubt {
   display: block;
   color: var(--madder);
@@ -200,6 +213,7 @@ kbd {
   z-index: 20;
   inset: calc(100% + 3px) 0 auto;
   display: flex;
+  flex-wrap: wrap;
   align-items: center;
   justify-content: space-between;
   gap: 10px;
@@ -219,6 +233,10 @@ kbd {
 
   kbd {
     display: none;
+  }
+
+  .presses :deep(.el-button) {
+    min-height: 44px;
   }
 }
 </style>

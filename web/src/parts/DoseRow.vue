@@ -1,14 +1,16 @@
 <script setup lang="ts">
-import { LEAST_DOSE_G, isComing, nitrogenMgPerG, productName, teaspoonsOf } from '@hollow-bell/core/feed';
+import { weighedG } from '@hollow-bell/core/quantities';
+import { LEAST_DOSE_G, gPerTeaspoonOf, isComing, productName, teaspoonsOf, weighedParts } from '@hollow-bell/core/feed';
 import type { DoseNow, PartNow } from '@hollow-bell/core/feed';
 import type { Bell } from '@hollow-bell/core/rounds';
 import { computed, ref } from 'vue';
 import BellMark from './BellMark.vue';
 import DegasFirst from './DegasFirst.vue';
 import QuantityField from './QuantityField.vue';
+import { useFormGuard } from '../composables/useFormGuard.ts';
 import { useReader } from '../composables/useReader.ts';
 
-const props = defineProps<{ dose: DoseNow; pitchedAt: number; busy: boolean; ammoniumIsLate: boolean; isPreview?: boolean }>();
+const props = defineProps<{ dose: DoseNow; pitchedAt: number; busy: boolean; isPreview?: boolean }>();
 const emit = defineEmits<{ give: [parts: PartNow[]] }>();
 
 const { show } = useReader();
@@ -25,6 +27,7 @@ const WHY: Partial<Record<DoseNow['state'], string>> = {
   missed: ': missed',
   'too late': ': too late to be of use, half the sugar is gone',
 };
+const { standing } = useFormGuard();
 const otherwise = ref(false);
 const amounts = ref<(number | null)[]>([]);
 /** Yeast counts real hours; where the clocks change in between, the hour of the day is another. */
@@ -37,24 +40,18 @@ const clocksChange = computed(() => {
 });
 const isBySugar = computed(() => props.dose.dose.share !== null && props.dose.state === 'ahead');
 const isOpen = computed(() => isComing(props.dose));
-const parts = computed(() => props.dose.parts.filter(({ massG }) => massG >= LEAST_DOSE_G));
+const parts = computed(() => weighedParts(props.dose));
 const leftOutG = computed(() => props.dose.parts.reduce((sum, part) => sum + part.leftOutG, 0));
 const totalG = computed(() => parts.value.reduce((sum, { massG }) => sum + massG, 0));
-const rounded = (grams: number): number => Math.round(grams * 10) / 10;
-const givesLateAmmonium = computed(
-  () =>
-    props.ammoniumIsLate && props.dose.parts.some(({ product }, i) => nitrogenMgPerG(product).ammonium > 0 && (amounts.value[i] ?? 0) > 0),
-);
-
 function begin(): void {
-  amounts.value = props.dose.parts.map(({ massG }) => rounded(massG));
+  amounts.value = props.dose.parts.map(({ massG }) => weighedG(massG));
   otherwise.value = true;
 }
 
 function give(grams: readonly (number | null)[]): void {
   emit(
     'give',
-    props.dose.parts.map((part, i) => ({ ...part, massG: rounded(grams[i] ?? 0) })),
+    props.dose.parts.map((part, i) => ({ ...part, massG: grams[i] ?? 0 })),
   );
   otherwise.value = false;
 }
@@ -88,7 +85,7 @@ function give(grams: readonly (number | null)[]): void {
         v-if="totalG >= LEAST_DOSE_G"
         :type="dose.state === 'due' ? 'primary' : 'default'"
         :loading="busy"
-        @click="give(dose.parts.map(({ massG }) => massG))"
+        @click="give(dose.parts.map(({ massG }) => weighedG(massG)))"
         >Fed {{ show('massG', totalG) }}</el-button
       >
       <el-button @click="begin">Otherwise</el-button>
@@ -101,14 +98,13 @@ function give(grams: readonly (number | null)[]): void {
         :model-value="amounts[i] ?? null"
         kind="smallMass"
         :label="productName(part.product)"
+        :g-per-tsp="gPerTeaspoonOf(part.product)"
         @update:model-value="amounts[i] = $event"
       />
-      <el-button type="primary" native-type="submit" :disabled="amounts.every((grams) => (grams ?? 0) <= 0)">Given so</el-button>
+      <el-button type="primary" native-type="submit" :disabled="standing !== '' || amounts.every((grams) => (grams ?? 0) <= 0)"
+        >Given so</el-button
+      >
       <el-button @click="otherwise = false">Not now</el-button>
-      <p v-if="givesLateAmmonium" class="refusal">
-        Ammonium is hardly taken up any more: it stays as a salty taste and feeds what spoils mead. If it is in, write it; if not, leave it
-        out.
-      </p>
     </form>
   </li>
 </template>
@@ -130,10 +126,6 @@ function give(grams: readonly (number | null)[]): void {
   flex-wrap: wrap;
   align-items: end;
   gap: 12px;
-}
-
-.other .refusal {
-  flex-basis: 100%;
 }
 
 @media (max-width: 720px) {

@@ -4,7 +4,7 @@ import { ref, watch } from 'vue';
 import type { MustDraft } from '../composables/useMustDraft.ts';
 import { useReader } from '../composables/useReader.ts';
 import QuantityField from './QuantityField.vue';
-import type { FieldKind } from './QuantityField.vue';
+import type { FieldKind } from '@hollow-bell/core/quantities';
 
 const props = defineProps<{ draft: MustDraft }>();
 const { show, money } = useReader();
@@ -86,7 +86,9 @@ const shownReach = (hold: Hold, value: number): string => {
     <div v-if="draft.refusal.value !== ''" class="refusal" role="alert">
       <p>{{ draft.refusal.value }}</p>
       <p v-for="{ hold, reachable } in draft.loosen.value" :key="hold">
-        Let go of the {{ HOLDS[hold].label.toLowerCase() }}: it would be about <b>{{ shownReach(hold, reachable) }}</b>.
+        <el-button size="small" @click="draft.letGo(hold, reachable)"
+          >Let go of the {{ HOLDS[hold].label.toLowerCase() }}: about {{ shownReach(hold, reachable) }}</el-button
+        >
       </p>
     </div>
   </div>

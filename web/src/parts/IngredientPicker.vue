@@ -7,6 +7,7 @@ import { useReader } from '../composables/useReader.ts';
 import { liquidColor } from '../look/liquidColor.ts';
 import { lineOf, lineOfLot } from '../shown/lots.ts';
 import { useShelf } from '../stores/shelf.ts';
+import MakerDialog from './MakerDialog.vue';
 
 const open = defineModel<boolean>({ required: true });
 const emit = defineEmits<{ pick: [ingredient: PlannedIngredient] }>();
@@ -92,7 +93,7 @@ function own(): void {
 </script>
 
 <template>
-  <el-dialog v-model="open" title="Add to the must" width="min(520px, 94vw)" :lock-scroll="false">
+  <MakerDialog v-model="open" title="Add to the must" width="min(520px, 94vw)">
     <input
       ref="box"
       v-model="sought"
@@ -120,7 +121,7 @@ function own(): void {
       Nothing of that name. <button type="button" class="link" @click="own">Add “{{ sought }}” with your own figures</button>
     </p>
     <p class="small quiet">The table: {{ SOURCE_NAMES.composition }}. Every figure can be changed in the pour list.</p>
-  </el-dialog>
+  </MakerDialog>
 </template>
 
 <style scoped>

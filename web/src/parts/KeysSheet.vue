@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { onKeyStroke } from '@vueuse/core';
+import { useSingleKeys } from '../composables/useSingleKeys.ts';
 import { ref } from 'vue';
 import { useRouter } from 'vue-router';
+import MakerDialog from './MakerDialog.vue';
 
 const open = ref(false);
 const router = useRouter();
@@ -24,32 +25,34 @@ const KEYS: [string, string][] = [
 ];
 const DIPS: [string, string][] = [
   ['1.048 21c', 'a gravity, and how warm the sample was'],
-  ['8.2bx · 1.012 float · 1.012 meter', 'another instrument; a refractometer is corrected for alcohol'],
+  ['1.070 at 68 · 70f 1.062 · 12 bx · 1.012 float', 'the same in other words, or by another instrument'],
   ['ph 3.42 ta 6.1', 'an acidity, and titrated acid in g/L'],
   ['so2 28 · lees 12 mm', 'free sulfur dioxide, height of the lees'],
   ['bubbling · no bubbles · film · vinegar', 'what you see and smell'],
   ['fed', 'the dose that is planned, as planned'],
-  ['fed 1.6 g organic', 'another amount'],
+  ['fed 3 g organic + 0.8 g dap', 'what you really gave, as one dose'],
+  ['honey 200 g · water 1 l · sulfite 0.4 g', 'what went in'],
   ['degassed · stirred · clear · hazy', 'what you did or see'],
   ['racked 4.2 l', 'and what is left'],
   ['bag out 400 g', 'pulp lifted out, as it drips'],
   ['lost 1.5 l · foamed over 1.5 l', 'what is gone'],
   ['yesterday 18:40 1.062 · sunday 9:00 … · 3 h ago …', 'the same, earlier'],
+  ['note rain all day', 'a note, word for word'],
 ];
 
-onKeyStroke(['?', 'n', 'g', ...Object.keys(PLACES)], (event) => {
-  if (event.ctrlKey || event.metaKey || event.altKey) return;
-  if (event.target instanceof HTMLElement && event.target.closest('input, textarea, [contenteditable]') !== null) return;
+useSingleKeys(['?', 'n', 'g', ...Object.keys(PLACES)], (event) => {
   const led = event.timeStamp - leader < 1200;
   if (event.key === '?') open.value = true;
   else if (event.key === 'g') leader = event.timeStamp;
   else if (event.key === 'n') void router.push({ name: 'new' });
   else if (led && event.key in PLACES) void router.push({ name: PLACES[event.key] ?? 'rounds' });
+  else return false;
+  return true;
 });
 </script>
 
 <template>
-  <el-dialog v-model="open" title="Keys" width="min(560px, 92vw)">
+  <MakerDialog v-model="open" title="Keys" width="min(560px, 92vw)">
     <dl>
       <template v-for="[key, does] in KEYS" :key="key"
         ><dt class="mono">{{ key }}</dt>
@@ -63,7 +66,7 @@ onKeyStroke(['?', 'n', 'g', ...Object.keys(PLACES)], (event) => {
         <dd>{{ does }}</dd></template
       >
     </dl>
-  </el-dialog>
+  </MakerDialog>
 </template>
 
 <style scoped>

@@ -3,8 +3,9 @@ import { costWorking, headspaceWantedPct, lackOf, mustWorking } from '@hollow-be
 import type { MustPlan } from '@hollow-bell/core/must';
 import { YEAST_TYPES, yeastOf, yeastToPitchG } from '@hollow-bell/core/yeast';
 import { onKeyStroke } from '@vueuse/core';
-import { computed, onMounted, ref } from 'vue';
+import { computed, nextTick, onMounted, ref, watch } from 'vue';
 import { useAttempt } from '../composables/useAttempt.ts';
+import { useDraft } from '../composables/useDraft.ts';
 import { useMustDraft } from '../composables/useMustDraft.ts';
 import { useReader } from '../composables/useReader.ts';
 import { useShelf } from '../stores/shelf.ts';
@@ -21,14 +22,23 @@ import QuantityField from './QuantityField.vue';
 import StepOffer from './StepOffer.vue';
 import VerdictList from './VerdictList.vue';
 
-const props = defineProps<{ initial: MustPlan; name: string; deed: string; save: (name: string, plan: MustPlan) => Promise<void> }>();
+const props = defineProps<{
+  initial: MustPlan;
+  name: string;
+  deed: string;
+  /** What it was begun from: a draft that was left is taken up again only there. */
+  draftOf: string;
+  save: (name: string, plan: MustPlan) => Promise<void>;
+}>();
 
-const draft = useMustDraft(props.initial);
+const left = useDraft<{ name: string; plan: MustPlan }>('must', props.draftOf);
+const takenUp = ref(left.draft.value !== null);
+const draft = useMustDraft(left.draft.value?.plan ?? props.initial);
 const { plan, figures, verdicts, style } = draft;
 const shelf = useShelf();
 const { show } = useReader();
-const { refusal: saveRefusal, busy, attempt } = useAttempt();
-const batchName = ref(props.name);
+const { refusal: saveRefusal, busy, attempt, blocked } = useAttempt();
+const batchName = ref(left.draft.value?.name ?? props.name);
 const picking = ref(false);
 const FALLBACK_NAME = 'Untitled mead';
 onMounted(() => shelf.load());
@@ -57,7 +67,18 @@ const vesselNamed = (name: string) => shelf.vessels.find((vessel) => vessel.name
 const hasAfter = computed(() => plan.value.ingredients.some(({ stage, massG }) => stage === 'after' && massG > 0));
 const isStepped = computed(() => figures.value.effectiveOg.value - figures.value.og.value > 0.0005);
 const lacks = computed(() => (shelf.shelved.length === 0 ? [] : lackOf(plan.value, shelf.leftG)));
-const keep = (): Promise<boolean> => attempt(() => props.save(batchName.value.trim() || FALLBACK_NAME, plan.value));
+watch([plan, batchName], ([changed, name]) => left.keep({ name, plan: changed }));
+function beginAnew(): void {
+  draft.replace(props.initial);
+  batchName.value = props.name;
+  takenUp.value = false;
+  void nextTick(() => left.forget());
+}
+const keep = (): Promise<boolean> =>
+  attempt(async () => {
+    await props.save(batchName.value.trim() || FALLBACK_NAME, plan.value);
+    left.forget();
+  });
 onKeyStroke(['z', 'Z'], (event) => {
   if (!(event.ctrlKey || event.metaKey) || (event.target instanceof HTMLInputElement && event.target.value !== '')) return;
   event.preventDefault();
@@ -74,8 +95,11 @@ onKeyStroke(['z', 'Z'], (event) => {
       <span class="style" data-test="style"
         >{{ show('percent', 100 * style.honeyShare) }} of the sugar is honey’s: <b>{{ style.name }}</b></span
       >
-      <el-button type="primary" :loading="busy" @click="keep">{{ deed }}</el-button>
+      <el-button type="primary" :loading="busy" :disabled="blocked" @click="keep">{{ deed }}</el-button>
     </header>
+    <p v-if="takenUp" class="quiet small" role="status">
+      As you left it, not yet saved. <button type="button" class="link" @click="beginAnew">Begin anew</button>
+    </p>
     <p v-if="saveRefusal !== ''" class="refusal" role="alert">{{ saveRefusal }}</p>
     <div class="three">
       <div class="stack">

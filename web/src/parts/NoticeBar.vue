@@ -2,12 +2,14 @@
 import { computed } from 'vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
-import { eventSentence } from '../shown/events.ts';
+import { eventSentence } from '@hollow-bell/core/watch';
 import { useBatch } from '../stores/batch.ts';
+import { useKept } from '../stores/kept.ts';
 import { useOutbox } from '../stores/outbox.ts';
 
 const store = useBatch();
 const outbox = useOutbox();
+const kept = useKept();
 const { tell } = useReader();
 const { refusal, attempt } = useAttempt();
 const waiting = computed(() => outbox.parcels.filter((parcel) => parcel.since === null).length);
@@ -19,6 +21,13 @@ const others = computed(() => (store.conflict?.since ?? []).map((event) => tell(
     <p v-if="outbox.away !== '' && waiting > 0" class="notice away" role="status">
       {{ outbox.away }} <b>{{ waiting }} waiting.</b> <button type="button" class="link" @click="outbox.flush()">Try now</button>
     </p>
+    <p v-if="kept.waiting.length > 0" class="notice away" role="status">
+      Kept here and on its way: {{ kept.waiting.join(', ') }}. <button type="button" class="link" @click="kept.flush()">Try now</button>
+    </p>
+    <p v-if="kept.lost !== null" class="notice stop" role="alert">
+      Not written: {{ kept.lost.what }}. {{ kept.lost.sentence }}
+      <button type="button" class="link" @click="kept.lost = null">Understood</button>
+    </p>
     <div v-if="store.conflict !== null" class="notice stop" role="alert">
       <p>
         Another window wrote to this batch: <b>{{ others }}</b>. Yours, “{{ store.conflict.typed }}”, is kept and not yet written.
@@ -27,7 +36,7 @@ const others = computed(() => (store.conflict?.since ?? []).map((event) => tell(
       <el-button @click="store.settle('leave')">Leave mine out</el-button>
     </div>
     <p v-else-if="outbox.refused !== null" class="notice stop" role="alert">
-      {{ outbox.refused.sentence }} Not written: “{{ outbox.refused.typed }}”.
+      {{ tell(outbox.refused.sentence) }} Not written: “{{ outbox.refused.typed }}”.
       <button type="button" class="link" @click="outbox.refused = null">Understood</button>
     </p>
     <p v-else-if="store.lastWritten !== null && waiting === 0" class="notice" role="status">

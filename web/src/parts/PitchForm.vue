@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { sulfiteWaitEnds } from '@hollow-bell/core/rounds';
+import { weighedG } from '@hollow-bell/core/quantities';
 import { YEAST_TYPES, yeastOf, yeastToPitchG } from '@hollow-bell/core/yeast';
 import { computed, onMounted, ref } from 'vue';
 import { useAttempt } from '../composables/useAttempt.ts';
@@ -11,7 +13,7 @@ import QuantityField from './QuantityField.vue';
 const store = useBatch();
 const shelf = useShelf();
 const { show } = useReader();
-const { refusal, busy, attempt } = useAttempt();
+const { refusal, busy, attempt, blocked } = useAttempt();
 
 const must = store.batch?.plan.must;
 const chosen = ref(must?.yeastLotId ?? must?.yeastId ?? 'allround');
@@ -28,15 +30,14 @@ const isExpired = computed(() => {
   const expires = packet.value?.item.expiresOn;
   return expires !== null && expires !== undefined && Date.parse(expires) < store.now;
 });
-/** Sulfite in the must wants its day before yeast meets it. */
-const SULFITE_WAIT_MS = 24 * 3_600_000;
 const sulfiteUntil = computed(() => {
-  const last = store.ledger.sulfites.at(-1);
-  return last !== undefined && store.now - last.at < SULFITE_WAIT_MS ? last.at + SULFITE_WAIT_MS : null;
+  const free = sulfiteWaitEnds(store.ledger);
+  return free !== null && store.now < free ? free : null;
 });
-const suggestedG = computed(() => (store.view === null ? 0 : yeastToPitchG(store.view.volumeL, store.view.sg)));
-const grams = ref<number | null>(null);
-const massG = computed(() => Math.round((grams.value ?? suggestedG.value) * 10) / 10);
+const suggestedG = computed(() => (store.view === null ? 0 : weighedG(yeastToPitchG(store.view.volumeL, store.view.sg))));
+/** Nothing was typed yet; null where it cannot be read. */
+const grams = ref<number | null | undefined>();
+const massG = computed(() => (grams.value === undefined ? suggestedG.value : (grams.value ?? 0)));
 
 function pitch(): Promise<boolean> {
   const lot = packet.value;
@@ -56,8 +57,14 @@ function pitch(): Promise<boolean> {
 <template>
   <div class="pitch">
     <PickList v-model="chosen" label="yeast" :options="options" />
-    <QuantityField :model-value="grams ?? suggestedG" kind="smallMass" label="dry yeast" @update:model-value="grams = $event" />
-    <el-button type="primary" :loading="busy" @click="pitch">Pitched {{ show('massG', massG) }}</el-button>
+    <QuantityField
+      :model-value="grams === undefined ? suggestedG : grams"
+      kind="smallMass"
+      label="dry yeast"
+      needed
+      @update:model-value="grams = $event"
+    />
+    <el-button type="primary" :loading="busy" :disabled="blocked" @click="pitch">Pitched {{ show('massG', massG) }}</el-button>
     <p v-if="sulfiteUntil !== null" class="caution whole">
       The must was sulfited less than a day ago; the yeast waits until {{ show('when', sulfiteUntil) }}.
     </p>

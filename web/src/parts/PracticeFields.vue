@@ -73,6 +73,9 @@ const change = (over: Partial<Practice>): void => {
         kind="temp"
         label="Room temperature"
         hide-label
+        needed
+        :units="practice.units"
+        :limits="{ low: 0, high: 45 }"
         class="room"
         @update:model-value="$event !== null && change({ roomTempC: $event })"
       />

@@ -1,77 +1,57 @@
 <script setup lang="ts">
 import {
-  GravityRefusal,
-  Refusal,
+  FIELD_KINDS,
   SHOWN_UNITS,
+  TypedRefusal,
   UNIT_SYMBOL,
   celsiusToF,
   massFromG,
-  readMassG,
-  readNumber,
-  readSampleTempC,
-  readSg,
-  readVolumeL,
-  requireWithin,
+  readField,
   volumeFromL,
 } from '@hollow-bell/core/quantities';
+import type { FieldKind, Limits, Offer, UnitSystem } from '@hollow-bell/core/quantities';
 import { computed, ref, useId, watch } from 'vue';
+import { useGuardedField } from '../composables/useFormGuard.ts';
+import { useReader } from '../composables/useReader.ts';
 import { usePractice } from '../stores/practice.ts';
 
-export type FieldKind =
-  | 'mass'
-  | 'smallMass'
-  | 'volume'
-  | 'temp'
-  | 'sg'
-  | 'ph'
-  | 'abv'
-  | 'gPerL'
-  | 'gramsPerL'
-  | 'percent'
-  | 'count'
-  | 'money'
-  | 'brix'
-  | 'buffer'
-  | 'mgPerL'
-  | 'mm'
-  | 'gPerKg'
-  | 'resolution';
-
-const props = defineProps<{ modelValue: number | null; kind: FieldKind; label: string; hideLabel?: boolean; disabled?: boolean }>();
+const props = defineProps<{
+  modelValue: number | null;
+  kind: FieldKind;
+  label: string;
+  hideLabel?: boolean;
+  disabled?: boolean;
+  /** It must hold something before its form may be written. */
+  needed?: boolean;
+  limits?: Limits;
+  /** Of a powder, g in a leveled teaspoon; null where nobody knows. */
+  gPerTsp?: number | null;
+  /** Where the house's units are only being chosen. */
+  units?: UnitSystem;
+}>();
 const emit = defineEmits<{ 'update:modelValue': [value: number | null] }>();
 
-const PLAIN: Partial<Record<FieldKind, [low: number, high: number, digits: number, unit: string]>> = {
-  ph: [2.5, 5, 2, ''],
-  abv: [0, 25, 1, '% vol'],
-  gPerL: [0, 500, 0, 'g/L'],
-  gramsPerL: [0, 20, 2, 'g/L'],
-  percent: [0, 100, 1, '%'],
-  count: [0, 5000, 0, ''],
-  money: [0, 100_000, 2, ''],
-  brix: [0, 75, 1, '°Bx'],
-  buffer: [0, 14, 2, ''],
-  mgPerL: [0, 300, 0, 'mg/L'],
-  mm: [0, 500, 0, 'mm'],
-  gPerKg: [0, 1200, 0, 'g/kg'],
-  resolution: [0, 100, 3, ''],
-};
-
 const house = usePractice();
+const { tell, typedBy } = useReader();
 const id = useId();
-const units = computed(() => house.practice.units);
+const units = computed(() => props.units ?? house.practice.units);
 const shownUnits = computed(() => SHOWN_UNITS[units.value]);
-const refusal = ref('');
-const offered = ref<number | undefined>();
 const typed = ref('');
 const editing = ref(false);
+/** Shown once the maker has left the field, or pressed Enter in it: a slip is no slip while it is being typed. */
+const isJudged = ref(false);
+const refused = ref<TypedRefusal | null>(null);
+const refusal = computed(() => (isJudged.value && refused.value !== null ? tell(refused.value.said) : ''));
+/** Something was typed since the field was entered. */
+let isTyped = false;
+/** What was read of the text, until the form has it. */
+let read: number | null = props.modelValue;
 
 const unit = computed(() => {
   if (props.kind === 'mass') return UNIT_SYMBOL[shownUnits.value.mass];
-  if (props.kind === 'smallMass') return 'g';
   if (props.kind === 'volume') return UNIT_SYMBOL[shownUnits.value.volume];
   if (props.kind === 'temp') return UNIT_SYMBOL[shownUnits.value.temp];
-  if (props.kind === 'money') return house.practice.currency;
-  return PLAIN[props.kind]?.[3] ?? '';
+  return props.kind === 'money' ? house.practice.currency : FIELD_KINDS[props.kind].unit;
 });
 
 function written(value: number | null): string {
@@ -83,54 +63,67 @@ function written(value: number | null): string {
   if (props.kind === 'smallMass') return decimals(value, value < 10 ? 2 : 1);
   if (props.kind === 'volume') return decimals(volumeFromL(value, volume), 2);
   if (props.kind === 'temp') return decimals(temp === 'f' ? celsiusToF(value) : value, 1);
-  if (props.kind === 'sg') return decimals(value, 3);
-  return decimals(value, PLAIN[props.kind]?.[2] ?? 0);
+  return decimals(value, FIELD_KINDS[props.kind].digits);
 }
 
-function read(text: string): number {
-  const { mass, volume, temp } = shownUnits.value;
-  if (props.kind === 'mass') return readMassG(text, mass, units.value);
-  if (props.kind === 'smallMass') return readMassG(text, 'g', units.value);
-  if (props.kind === 'volume') return readVolumeL(text, volume, units.value);
-  if (props.kind === 'temp') return readSampleTempC(text, temp, units.value);
-  if (props.kind === 'sg') return readSg(text);
-  const [low, high] = PLAIN[props.kind] ?? [0, 1e6];
-  return requireWithin(props.label, readNumber(text).value, low, high, unit.value);
-}
+/** What stands there that the form did not take: it is kept, not put back. */
+const isTaken = (): boolean =>
+  read === props.modelValue || (read !== null && props.modelValue !== null && written(read) === written(props.modelValue));
 
 watch(
   [() => props.modelValue, units],
   ([value]) => {
-    if (!editing.value) typed.value = written(value);
+    if (editing.value || (value === null && refused.value !== null)) return;
+    typed.value = written(value);
+    read = value;
+    refused.value = null;
   },
   { immediate: true },
 );
 
 function take(text: string): void {
+  isTyped = true;
   typed.value = text;
-  refusal.value = '';
-  offered.value = undefined;
-  if (text.trim() === '') {
-    emit('update:modelValue', null);
-    return;
+  refused.value = null;
+  read = null;
+  if (text.trim() !== '') {
+    try {
+      const { kind, label: named, limits, gPerTsp } = props;
+      read = readField(text, { kind, named, limits, gPerTsp, currency: house.practice.currency }, { ...typedBy.value, units: units.value });
+    } catch (error) {
+      if (!(error instanceof TypedRefusal)) throw error;
+      refused.value = error;
+    }
   }
-  try {
-    emit('update:modelValue', read(text));
-  } catch (error) {
-    if (!(error instanceof Refusal)) throw error;
-    refusal.value = error.message;
-    if (error instanceof GravityRefusal) offered.value = error.offered;
-  }
+  emit('update:modelValue', read);
+}
+
+function enter(): void {
+  editing.value = true;
+  isTyped = refused.value !== null;
 }
 
 function leave(): void {
   editing.value = false;
-  if (refusal.value === '') typed.value = written(props.modelValue);
+  isJudged.value = true;
+  if (!isTyped || (refused.value === null && isTaken())) typed.value = written(props.modelValue);
 }
 
-function accept(value: number): void {
-  take(written(value));
+function accept({ value }: Offer): void {
+  refused.value = null;
+  read = value;
+  typed.value = written(value);
+  emit('update:modelValue', value);
 }
+
+useGuardedField(
+  id,
+  computed(() => ({
+    label: props.label,
+    problem: refused.value !== null ? 'refused' : props.needed === true && typed.value.trim() === '' ? 'empty' : 'none',
+    said: refused.value === null ? '' : tell(refused.value.said),
+  })),
+);
 </script>
 
 <template>
@@ -145,16 +138,19 @@ function accept(value: number): void {
       :aria-invalid="refusal !== ''"
       :aria-describedby="refusal === '' ? undefined : `${id}-refusal`"
       @update:model-value="take(String($event))"
-      @focus="editing = true"
+      @focus="enter"
       @blur="leave"
+      @keydown.enter="isJudged = true"
     >
       <template v-if="unit !== ''" #suffix
         ><span class="unit">{{ unit }}</span></template
       >
     </el-input>
-    <p v-if="refusal !== ''" :id="`${id}-refusal`" class="refusal" role="alert">
+    <p v-if="refusal !== '' && refused !== null" :id="`${id}-refusal`" class="refusal" role="alert">
       {{ refusal }}
-      <button v-if="offered !== undefined" type="button" class="link" @click="accept(offered)">Take {{ offered.toFixed(3) }}</button>
+      <button v-for="offer in refused.offers" :key="offer.value" type="button" class="link" @click="accept(offer)">
+        Take {{ tell(offer.said) }}
+      </button>
     </p>
   </div>
 </template>

@@ -12,7 +12,7 @@ import type { PhTrial } from './RaisePh.vue';
 const props = defineProps<{ asCure?: boolean }>();
 const store = useBatch();
 const { show } = useReader();
-const { refusal, busy, attempt } = useAttempt();
+const { refusal, busy, attempt, blocked } = useAttempt();
 const trial = ref<PhTrial>({
   way: 'trial',
   salt: 'bicarbonate',
@@ -36,7 +36,7 @@ const putIn = (salt: BaseSalt, massG: number): Promise<boolean> =>
 <template>
   <details class="side">
     <summary>Raise its pH</summary>
-    <RaisePh v-model="trial" :volume-l="store.view?.volumeL ?? 0" :busy="busy" @give="putIn" />
+    <RaisePh v-model="trial" :volume-l="store.view?.volumeL ?? 0" :busy="busy" :blocked="blocked" @give="putIn" />
     <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
   </details>
 </template>

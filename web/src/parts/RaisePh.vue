@@ -23,7 +23,7 @@ export interface PhTrial {
   to: number | null;
 }
 
-const props = defineProps<{ volumeL?: number; busy?: boolean }>();
+const props = defineProps<{ volumeL?: number; busy?: boolean; blocked?: boolean }>();
 const trial = defineModel<PhTrial>({ required: true });
 const emit = defineEmits<{ give: [salt: BaseSalt, massG: number] }>();
 
@@ -79,7 +79,9 @@ const firstG = computed(() => Math.round((found.value.answer?.firstG ?? 0) * 100
     </div>
     <FigureValue v-if="found.answer !== null" label="All of it" kind="massG" :figure="found.answer.fullG" :working="found.answer.working" />
     <p v-if="props.volumeL !== undefined && found.answer !== null" class="no-print">
-      <el-button :loading="props.busy === true" @click="emit('give', salt, firstG)">Put in {{ show('massG', firstG) }}</el-button>
+      <el-button :loading="props.busy === true" :disabled="props.blocked === true" @click="emit('give', salt, firstG)"
+        >Put in {{ show('massG', firstG) }}</el-button
+      >
     </p>
     <p class="caution">
       It foams: a little at a time, slowly. Half first, stir, wait an hour, read again, then the rest by what it reads. Not above pH

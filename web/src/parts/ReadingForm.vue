@@ -1,17 +1,16 @@
 <script setup lang="ts">
-import { gravityRead } from '@hollow-bell/core/ledger';
-import type { Payloads } from '@hollow-bell/core/ledger';
+import { gravityRead, makeReading } from '@hollow-bell/core/ledger';
+import type { Seen } from '@hollow-bell/core/ledger';
 import { SOUND_SLOPE, correctedPh, electrodeSlope, phPlusMinus } from '@hollow-bell/core/liquid';
 import type { GravityInstrument } from '@hollow-bell/core/liquid';
 import { Refusal } from '@hollow-bell/core/quantities';
-import { doubtsAbout } from '@hollow-bell/core/watch';
 import { computed, onMounted, reactive, ref, watch } from 'vue';
 import PickList from './PickList.vue';
 import QuantityField from './QuantityField.vue';
 import SentenceText from './SentenceText.vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
-import { eventSentence } from '../shown/events.ts';
+import { eventSentence } from '@hollow-bell/core/watch';
 import { useBatch } from '../stores/batch.ts';
 import { usePractice } from '../stores/practice.ts';
 import { useShelf } from '../stores/shelf.ts';
@@ -23,7 +22,7 @@ const store = useBatch();
 const house = usePractice();
 const shelf = useShelf();
 const { show, tell } = useReader();
-const { refusal, busy, attempt } = useAttempt();
+const { refusal, busy, attempt, blocked } = useAttempt();
 onMounted(() => shelf.loadOnce());
 
 const EMPTY = { sg: null, brix: null, tempC: null, ph: null, taGPerL: null, freeSo2MgPerL: null, leesMm: null };
@@ -49,26 +48,28 @@ const INSTRUMENTS = [
   { value: 'float', label: 'float, by eye' },
 ] as const;
 
-const payload = computed<Payloads['reading']>(() => {
-  const read = Object.fromEntries(Object.entries(given).filter(([, value]) => value !== null)) as Payloads['reading'];
-  if (instrument.value === 'refractometer') delete read.sg;
-  else delete read.brix;
-  if (read.sg !== undefined && instrument.value !== 'hydrometer') read.instrument = instrument.value;
-  if (read.sg !== undefined && instrument.value !== 'density meter') read.calibrationC = calibrationC.value;
-  if (read.ph !== undefined && shelf.phMeter !== null) read.phMeter = shelf.phMeter;
-  return read;
+/** What the form says of the glass: of a refractometer its °Brix, of all others a gravity. */
+const seen = computed<Seen>(() => {
+  const { sg, brix, ...others } = given;
+  const gravity = instrument.value === 'refractometer' ? { brix } : { sg };
+  const read = Object.entries({ ...others, ...gravity }).filter(([, value]) => value !== null);
+  return {
+    ...(Object.fromEntries(read) as Seen),
+    ...(gravity.sg === undefined || gravity.sg === null ? {} : { instrument: instrument.value }),
+  };
 });
-const isEmpty = computed(() => Object.keys(payload.value).length === 0);
+const isEmpty = computed(() => Object.keys(seen.value).length === 0);
 
 /** What the instrument means, and what wants a second look. */
 const meant = computed(() => {
+  if (isEmpty.value) return { payload: null, read: null, doubts: [], refusal: '' };
   try {
-    const read = gravityRead(store.ledger, payload.value);
-    const doubts = isEmpty.value ? [] : doubtsAbout(store.ledger, payload.value, store.now);
-    return { read, doubts, refusal: '' };
+    const payload = makeReading(seen.value, { calibrationC: calibrationC.value, phMeter: shelf.phMeter });
+    const doubts = store.doubtsOf([{ kind: 'reading', payload }], store.now);
+    return { payload, read: gravityRead(store.ledger, payload), doubts, refusal: '' };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
-    return { read: null, doubts: [], refusal: error.message };
+    return { payload: null, read: null, doubts: [], refusal: tell(error.said) };
   }
 });
 const differs = computed(() => {
@@ -86,10 +87,11 @@ const ph = computed(() => {
 });
 
 async function save(): Promise<void> {
-  const read = payload.value;
-  const event = { kind: 'reading' as const, payload: read };
+  const { payload } = meant.value;
+  if (payload === null) return;
+  const event = { kind: 'reading' as const, payload };
   const told = tell(eventSentence({ ...event, id: '', seq: 0, happenedAt: 0, enteredAt: 0 }));
-  if (await attempt(() => store.write([event], told))) Object.assign(given, EMPTY);
+  if (await attempt(() => store.write([event], told, { isSure: true }))) Object.assign(given, EMPTY);
 }
 </script>
 
@@ -106,7 +108,7 @@ async function save(): Promise<void> {
       <QuantityField v-model="given.freeSo2MgPerL" kind="mgPerL" label="free SO₂" />
       <QuantityField v-model="given.leesMm" kind="mm" label="lees stand" />
     </template>
-    <el-button type="primary" native-type="submit" :loading="busy" :disabled="isEmpty || meant.refusal !== ''">{{
+    <el-button type="primary" native-type="submit" :loading="busy" :disabled="blocked || meant.payload === null">{{
       meant.doubts.length > 0 ? 'It is so, write it' : 'Write it'
     }}</el-button>
     <p class="small whole">

@@ -1,20 +1,24 @@
 <script setup lang="ts">
 import type { EventContent } from '@hollow-bell/core/ledger';
 import { SHOWN_UNITS } from '@hollow-bell/core/quantities';
-import { computed, ref, watch } from 'vue';
+import { computed, onMounted, ref, watch } from 'vue';
 import PickList from './PickList.vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
-import { eventSentence } from '../shown/events.ts';
+import { eventSentence } from '@hollow-bell/core/watch';
 import { ROLES, guessRoles, readTable, tableOf } from '../shown/readingsCsv.ts';
 import type { DateOrder, ReadRow, Role } from '../shown/readingsCsv.ts';
 import { useBatch } from '../stores/batch.ts';
+import { useShelf } from '../stores/shelf.ts';
 import { usePractice } from '../stores/practice.ts';
+import MakerDialog from './MakerDialog.vue';
 
 const emit = defineEmits<{ close: [] }>();
 const store = useBatch();
+const shelf = useShelf();
+onMounted(() => shelf.loadOnce());
 const house = usePractice();
-const { show, tell } = useReader();
+const { show, tell, typedBy } = useReader();
 const { refusal, busy, attempt } = useAttempt();
 
 const MOST_ROWS = 1000;
@@ -34,7 +38,8 @@ const found = computed(() =>
         roles: roles.value,
         order: order.value,
         tempUnit: tempUnit.value,
-        units: house.practice.units,
+        by: typedBy.value,
+        instruments: { calibrationC: house.practice.calibrationC, phMeter: shelf.phMeter },
         now: store.now,
         onRecord: store.events,
       }),
@@ -64,12 +69,12 @@ async function choose(event: Event): Promise<void> {
 async function write(): Promise<void> {
   const rows = found.value?.good ?? [];
   const events = rows.flatMap((row) => contentsOf(row).map((content) => ({ content, at: row.at })));
-  if (await attempt(() => store.writeAt(events, `${rows.length} rows of readings`))) emit('close');
+  if (await attempt(() => store.writeAt(events, `${rows.length} rows of readings`, true))) emit('close');
 }
 </script>
 
 <template>
-  <el-dialog :model-value="true" title="Readings from a table" width="min(760px, 96vw)" @close="emit('close')">
+  <MakerDialog title="Readings from a table" width="min(760px, 96vw)" @close="emit('close')">
     <div class="stack">
       <label>
         <span class="small quiet">paste rows here, from a spreadsheet or a CSV file</span>
@@ -109,7 +114,7 @@ async function write(): Promise<void> {
         </p>
       </template>
     </div>
-  </el-dialog>
+  </MakerDialog>
 </template>
 
 <style scoped>

@@ -42,7 +42,7 @@ watch(
   () => practice.value.ownHours,
   (kept) => (hours.value = kept.join(', ')),
 );
-const { refusal, attempt } = useAttempt();
+const { refusal, attempt } = useAttempt({ isForm: false });
 const setHours = (): Promise<boolean> => attempt(() => change({ ownHours: readDoseHours(hours.value) }));
 </script>
 

@@ -2,6 +2,7 @@
 import type { ReadCsv } from '../shown/shelfCsv.ts';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useShelf } from '../stores/shelf.ts';
+import MakerDialog from './MakerDialog.vue';
 
 const props = defineProps<{ read: ReadCsv; fileName: string }>();
 const emit = defineEmits<{ close: [] }>();
@@ -14,7 +15,7 @@ async function importAll(): Promise<void> {
 </script>
 
 <template>
-  <el-dialog :model-value="true" :title="`From ${fileName}`" width="min(560px, 94vw)" @close="emit('close')">
+  <MakerDialog :title="`From ${fileName}`" width="min(560px, 94vw)" @close="emit('close')">
     <template v-if="read.problems.length > 0">
       <p role="alert">
         <b>Nothing was imported.</b> {{ read.problems.length === 1 ? 'One row is' : `${read.problems.length} rows are` }} not as they should
@@ -39,7 +40,7 @@ async function importAll(): Promise<void> {
       <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
       <el-button type="primary" :loading="busy" @click="importAll">Put them on the shelf</el-button>
     </template>
-  </el-dialog>
+  </MakerDialog>
 </template>
 
 <style scoped>

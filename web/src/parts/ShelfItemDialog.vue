@@ -11,13 +11,14 @@ import { useShelf } from '../stores/shelf.ts';
 import CompositionFields from './CompositionFields.vue';
 import PickList from './PickList.vue';
 import QuantityField from './QuantityField.vue';
+import MakerDialog from './MakerDialog.vue';
 
 const props = defineProps<{ from: Shelved | ShelfKind }>();
 const emit = defineEmits<{ close: [] }>();
 
 const shelf = useShelf();
 const { show } = useReader();
-const { refusal, busy, attempt } = useAttempt();
+const { refusal, busy, attempt, blocked } = useAttempt();
 const { item, isNew, takenG, leftG, version, beLike, checked } = useShelfDraft(props.from);
 const detail = computed(() => item.value.detail);
 const options = <V extends string>(values: readonly V[]) => values.map((value) => ({ value, label: value }));
@@ -79,7 +80,7 @@ const setDate = (event: Event): string | null => (event.target as HTMLInputEleme
 </script>
 
 <template>
-  <el-dialog :model-value="true" :title="isNew ? `New ${detail.kind}` : item.name" width="min(560px, 94vw)" @close="emit('close')">
+  <MakerDialog :title="isNew ? `New ${detail.kind}` : item.name" width="min(560px, 94vw)" @close="emit('close')">
     <form class="grid" @submit.prevent="save">
       <PickList
         v-if="isNew && detail.kind === 'ingredient'"
@@ -208,12 +209,14 @@ const setDate = (event: Event): string | null => (event.target as HTMLInputEleme
       <p v-if="takenG > 0" class="small quiet whole">Batches have taken {{ show('massG', takenG) }} of it.</p>
       <p v-if="refusal !== ''" class="refusal whole" role="alert">{{ refusal }}</p>
       <div class="deeds whole">
-        <el-button type="primary" native-type="submit" :loading="busy">{{ isNew ? 'Put it on the shelf' : 'Keep' }}</el-button>
+        <el-button type="primary" native-type="submit" :loading="busy" :disabled="blocked">{{
+          isNew ? 'Put it on the shelf' : 'Keep'
+        }}</el-button>
         <el-button v-if="!isNew" @click="putAway">{{ item.putAway ? 'Back on the shelf' : 'Put away' }}</el-button>
         <el-button v-if="!isNew" @click="throwOut">Throw out</el-button>
       </div>
     </form>
-  </el-dialog>
+  </MakerDialog>
 </template>
 
 <style scoped>

@@ -8,24 +8,29 @@ import { useBatch } from '../stores/batch.ts';
 import { useShelf } from '../stores/shelf.ts';
 import PickList from './PickList.vue';
 import QuantityField from './QuantityField.vue';
+import MakerDialog from './MakerDialog.vue';
 
 const emit = defineEmits<{ close: [] }>();
 const store = useBatch();
 const shelf = useShelf();
 const { show } = useReader();
-const { refusal, busy, attempt } = useAttempt();
+const { refusal, busy, attempt, blocked } = useAttempt();
 
 const presentL = computed(() => viewOf(store.ledger)?.volumeL ?? 0);
+/** The smallest vessel that holds so much: a full one keeps air out. */
+const fitting = (volumeL: number): string =>
+  ([...shelf.vessels].sort((a, b) => a.capacityL - b.capacityL).find(({ capacityL }) => capacityL >= volumeL) ?? shelf.vessels[0])?.name ??
+  '';
 const child = (n: number) => ({
   id: crypto.randomUUID(),
   name: `${store.batch?.name ?? 'Batch'} ${n}`,
   volumeL: (Math.round(presentL.value * 50) / 100) as number | null,
-  vessel: shelf.vessels[0]?.name ?? '',
+  vessel: fitting(Math.round(presentL.value * 50) / 100),
 });
 const children = ref([child(2)]);
 onMounted(async () => {
   await shelf.load();
-  for (const each of children.value) each.vessel = shelf.vessels[0]?.name ?? '';
+  for (const each of children.value) each.vessel = fitting(each.volumeL ?? 0);
 });
 const leftL = computed(() => presentL.value - children.value.reduce((sum, { volumeL }) => sum + (volumeL ?? 0), 0));
 const vessels = computed(() => shelf.vessels.map(({ name }) => ({ value: name, label: name })));
@@ -50,12 +55,12 @@ async function split(): Promise<void> {
 </script>
 
 <template>
-  <el-dialog :model-value="true" title="Split into other vessels" width="min(560px, 94vw)" @close="emit('close')">
+  <MakerDialog title="Split into other vessels" width="min(560px, 94vw)" @close="emit('close')">
     <form class="form" @submit.prevent="split">
       <p class="quiet">Each part becomes a batch of its own and keeps this one’s history.</p>
       <div v-for="each in children" :key="each.id" class="child">
         <label><span class="small quiet">called</span><input v-model="each.name" class="line-input" maxlength="80" /></label>
-        <QuantityField v-model="each.volumeL" kind="volume" label="takes" />
+        <QuantityField v-model="each.volumeL" kind="volume" label="takes" needed />
         <PickList v-model="each.vessel" label="into" :options="vessels" />
       </div>
       <button v-if="children.length < 6" type="button" class="link add" @click="addChild">One more vessel</button>
@@ -64,9 +69,9 @@ async function split(): Promise<void> {
       </p>
       <p v-else class="refusal">That is {{ show('volumeL', -leftL) }} more than there is.</p>
       <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
-      <el-button type="primary" native-type="submit" :loading="busy" :disabled="leftL < -0.005">Split it</el-button>
+      <el-button type="primary" native-type="submit" :loading="busy" :disabled="blocked || leftL < -0.005">Split it</el-button>
     </form>
-  </el-dialog>
+  </MakerDialog>
 </template>
 
 <style scoped>

@@ -95,8 +95,8 @@ describe('the nitrogen drawing', () => {
 });
 
 describe('a dose', () => {
-  const row = (dose: DoseNow, ammoniumIsLate = false) =>
-    mount(DoseRow, { props: { dose, pitchedAt: START, busy: false, ammoniumIsLate }, global: { stubs: { DegasFirst: true } } });
+  const row = (dose: DoseNow) =>
+    mount(DoseRow, { props: { dose, pitchedAt: START, busy: false }, global: { stubs: { DegasFirst: true } } });
 
   it('says grams and teaspoons, and gives what was weighed', async () => {
     const { progress } = at(26);
@@ -108,13 +108,17 @@ describe('a dose', () => {
     expect(given?.map(({ massG }) => massG)).toEqual(progress.doses[0]!.parts.map(({ massG }) => Math.round(massG * 10) / 10));
   });
 
-  it('warns of late ammonium, but writes what is in', async () => {
+  it('writes what was really given, typed by its spoon too, and nothing that cannot be read', async () => {
     const { progress } = at(26);
-    const dose = row(progress.doses[0]!, true);
+    const dose = row(progress.doses[0]!);
     await dose.findAll('.el-button').at(-1)!.trigger('click');
-    expect(plain(dose.text())).toContain('hardly taken up any more');
+    const [organic] = dose.findAll('input');
+    await organic!.setValue('2 tsp of');
+    expect(dose.find('form .el-button').attributes('disabled')).toBe('');
+    await organic!.setValue('2 tsp');
     await dose.find('form').trigger('submit');
-    expect(dose.emitted('give')).toHaveLength(1);
+    const [[parts]] = dose.emitted('give') as [[{ massG: number }[]]];
+    expect(parts[0]!.massG).toBeCloseTo(5.6, 9);
   });
 
   it('says why it does not come', () => {

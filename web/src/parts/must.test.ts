@@ -46,7 +46,9 @@ describe('a line of the pour list', () => {
     await inputLabeled(row, 'it reads').setValue('14');
     const [{ composition }] = row.emitted('change')!.at(-1) as [{ composition: { sugar: number } }];
     expect(composition.sugar).toBeCloseTo(0.126, 6);
-    await inputLabeled(row, 'acid in it').setValue('-3');
+    const acid = inputLabeled(row, 'acid in it');
+    await acid.setValue('-3');
+    await acid.trigger('blur');
     expect(row.find('[role="alert"]').text()).toContain('must lie between 0 and 1200');
     await row.findAll('.link').at(-1)!.trigger('click');
     expect(row.emitted('remove')).toHaveLength(1);
@@ -57,14 +59,27 @@ describe('a step of the brew day', () => {
   const plan = planOf([plannedHoney('linden', 1200), plannedFrom('gooseberry', 800)], 3);
   const steps = brewDay(plan, predictMust(plan), { fruit: 'sulfite', pecticEnzyme: false, mustSulfite: false, pitch: 'sprinkle' });
   const row = (id: string, over: object = {}) =>
-    show(BrewStepRow, { step: steps.find((step) => step.id === id), doneAt: null, busy: false, now: 0, ...over });
+    show(BrewStepRow, {
+      step: steps.find((step) => step.id === id),
+      doneAt: null,
+      busy: false,
+      blocked: false,
+      amount: 3,
+      now: 0,
+      ...over,
+    });
 
   it('is done with what was planned, or with what was really poured', async () => {
     const water = row('water');
-    await water.find('[role="checkbox"]').trigger('click');
+    expect((water.find('input').element as HTMLInputElement).value).toBe('3.00');
     await water.find('input').setValue('3.4');
+    expect(water.emitted('update:amount')!.at(-1)).toEqual([3.4]);
+    await water.find('input').setValue('3.4 x');
+    expect(water.emitted('update:amount')!.at(-1)).toEqual([null]);
     await water.find('[role="checkbox"]').trigger('click');
-    expect(water.emitted('done')).toEqual([[3], [3.4]]);
+    expect(water.emitted('done')).toHaveLength(1);
+    await water.setProps({ blocked: true });
+    expect(water.find('[role="checkbox"]').attributes('disabled')).toBe('');
   });
 
   it('once done, cannot be done again, and says how long to wait', () => {

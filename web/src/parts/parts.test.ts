@@ -3,15 +3,18 @@ import type { Ask, Bell } from '@hollow-bell/core/rounds';
 import type { Gate } from '@hollow-bell/core/stabilize';
 import { DEFAULT_PRACTICE } from '@hollow-bell/contract';
 import { mount } from '@vue/test-utils';
+import type { VueWrapper } from '@vue/test-utils';
 import { planOf, plannedHoney } from '@hollow-bell/core/must';
 import { createPinia, setActivePinia } from 'pinia';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { createMemoryHistory, createRouter } from 'vue-router';
+import { defineComponent, nextTick, ref } from 'vue';
 import type { Component } from 'vue';
 import { usePractice } from '../stores/practice.ts';
 import AskRow from './AskRow.vue';
 import BatchRail from './BatchRail.vue';
 import BellMark from './BellMark.vue';
+import { useAttempt } from '../composables/useAttempt.ts';
 import { useMustDraft } from '../composables/useMustDraft.ts';
 import FigureValue from './FigureValue.vue';
 import GateRow from './GateRow.vue';
@@ -51,21 +54,77 @@ describe('a field for a quantity', () => {
     expect(mass.emitted('update:modelValue')?.at(-1)).toEqual([2000]);
   });
 
+  /** As keys do it: a value for each of them. */
+  async function type(at: VueWrapper, text: string): Promise<void> {
+    await at.find('input').trigger('focus');
+    for (let end = 1; end <= text.length; end++) await at.find('input').setValue(text.slice(0, end));
+    await at.find('input').trigger('blur');
+  }
+  const given = (at: VueWrapper): number | null => (at.emitted('update:modelValue')?.at(-1) as [number | null] | undefined)?.[0] ?? null;
+
   it('keeps what it cannot read, with a sentence, and gives nothing on', async () => {
     const sg = field({ kind: 'sg', label: 'hydrometer reads' });
-    await sg.find('input').setValue('abc');
+    await type(sg, 'abc');
     expect(sg.find('[role=alert]').text()).toContain('“abc” is not a number');
     expect((sg.find('input').element as HTMLInputElement).value).toBe('abc');
-    expect(sg.emitted('update:modelValue')).toBeUndefined();
+    expect(given(sg)).toBeNull();
     expect(sg.find('input').attributes('aria-invalid')).toBe('true');
   });
 
-  it('offers the gravity that was meant and takes it at a touch', async () => {
-    const sg = field({ kind: 'sg', label: 'hydrometer reads' });
-    await sg.find('input').setValue('1048');
-    await sg.find('button').trigger('click');
-    expect(sg.emitted('update:modelValue')?.at(-1)).toEqual([1.048]);
-    expect(sg.find('[role=alert]').exists()).toBe(false);
+  it.each([
+    ['sg', '1012', 1.012],
+    ['temp', '70', (38 * 5) / 9],
+    ['ph', '34', 3.4],
+  ])('a %s of “%s” gives nothing from its first keys, and what was meant at a press', async (kind, text, meant) => {
+    const asked = field({ kind, label: 'it' });
+    await type(asked, text);
+    expect(given(asked)).toBeNull();
+    await asked.find('[role=alert] button').trigger('click');
+    expect(given(asked)).toBeCloseTo(meant, 9);
+    expect(asked.find('[role=alert]').exists()).toBe(false);
+  });
+
+  it('shows what was typed where the form did not take it', async () => {
+    const held = field({ kind: 'mass', label: 'juice', modelValue: 1000 });
+    await type(held, '15.9');
+    expect(given(held)).toBe(15_900);
+    expect((held.find('input').element as HTMLInputElement).value).toBe('15.9');
+  });
+
+  it('reads degrees of the units that are only being chosen', async () => {
+    const room = field({ kind: 'temp', label: 'room', units: 'us' });
+    await type(room, '70');
+    expect(given(room)).toBeCloseTo((38 * 5) / 9, 9);
+  });
+
+  it('shuts its form while it is refused, or needed and empty', async () => {
+    const Form = defineComponent({
+      components: { QuantityField },
+      setup() {
+        const value = ref<number | null>(null);
+        const { attempt, blocked, refusal } = useAttempt();
+        const write = () => attempt(() => undefined);
+        return { value, blocked, refusal, write };
+      },
+      template:
+        '<QuantityField v-model="value" kind="ph" label="pH" needed /><button :disabled="blocked" @click="write">Write</button><i>{{ refusal }}</i>',
+    });
+    const form = show(Form, {});
+    const isShut = (): boolean => form.findAll('button').at(-1)!.attributes('disabled') !== undefined;
+    await nextTick();
+    expect(isShut()).toBe(true);
+    for (const [text, shut] of [
+      ['3', false],
+      ['34', true],
+      ['3.4', false],
+      ['', true],
+    ] as const) {
+      await form.find('input').setValue(text);
+      expect(isShut(), text).toBe(shut);
+    }
+    const { write } = form.vm as unknown as { write: () => Promise<boolean> };
+    expect(await write()).toBe(false);
+    expect(form.find('i').text()).toBe('pH is still empty.');
   });
 
   it('is empty for nothing and says so', async () => {

@@ -9,7 +9,7 @@ import { usePractice } from '../stores/practice.ts';
 
 const house = usePractice();
 const router = useRouter();
-const { refusal, busy, attempt } = useAttempt();
+const { refusal, busy, attempt, blocked } = useAttempt();
 const practice = ref({ ...DEFAULT_PRACTICE });
 
 async function begin(demo: boolean): Promise<void> {
@@ -28,8 +28,8 @@ async function begin(demo: boolean): Promise<void> {
     <p class="quiet">Each has an answer already; all can be changed later, and a batch may differ.</p>
     <PracticeFields v-model="practice" />
     <div class="deeds">
-      <el-button type="primary" :loading="busy" @click="begin(false)">Begin with an empty cellar</el-button>
-      <el-button :loading="busy" @click="begin(true)">Look around a made-up one</el-button>
+      <el-button type="primary" :loading="busy" :disabled="blocked" @click="begin(false)">Begin with an empty cellar</el-button>
+      <el-button :loading="busy" :disabled="blocked" @click="begin(true)">Look around a made-up one</el-button>
     </div>
     <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
     <p class="small quiet">

@@ -1,19 +1,33 @@
 <script setup lang="ts">
-import { ref } from 'vue';
+import type { Practice } from '@hollow-bell/contract';
+import { nextTick, ref, watch } from 'vue';
 import CalendarAddress from '../parts/CalendarAddress.vue';
 import BrewPracticeFields from '../parts/BrewPracticeFields.vue';
 import PracticeFields from '../parts/PracticeFields.vue';
 import SchoolFields from '../parts/SchoolFields.vue';
+import { singleKeysOn } from '../composables/useSingleKeys.ts';
+import { useDraft } from '../composables/useDraft.ts';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { usePractice } from '../stores/practice.ts';
 
 const house = usePractice();
-const { refusal, busy, attempt } = useAttempt();
-const practice = ref({ ...house.practice });
+const { refusal, busy, attempt, blocked } = useAttempt();
+const left = useDraft<Practice>('house', JSON.stringify(house.practice));
+const practice = ref({ ...(left.draft.value ?? house.practice) });
+const takenUp = ref(left.draft.value !== null);
+watch(practice, (changed) => left.keep(changed), { deep: true });
+function asKept(): void {
+  practice.value = { ...house.practice };
+  takenUp.value = false;
+  void nextTick(() => left.forget());
+}
 const saved = ref(false);
 
 async function save(): Promise<void> {
   saved.value = await attempt(() => house.save(practice.value));
+  if (!saved.value) return;
+  takenUp.value = false;
+  left.forget();
 }
 </script>
 
@@ -21,6 +35,9 @@ async function save(): Promise<void> {
   <section class="house">
     <h1>House</h1>
     <p class="quiet">Your units and your schools. New batches begin with them; batches that are under way keep theirs.</p>
+    <p v-if="takenUp" class="quiet small" role="status">
+      As you left it, not yet kept. <button type="button" class="link" @click="asKept">Back to what is kept</button>
+    </p>
     <PracticeFields v-model="practice" @update:model-value="saved = false" />
     <section class="feeding">
       <h2>When and what you feed</h2>
@@ -28,10 +45,18 @@ async function save(): Promise<void> {
     </section>
     <BrewPracticeFields v-model="practice" @update:model-value="saved = false" />
     <div>
-      <el-button type="primary" :loading="busy" @click="save">Keep these</el-button>
+      <el-button type="primary" :loading="busy" :disabled="blocked" @click="save">Keep these</el-button>
       <span v-if="saved" class="quiet" role="status"> Kept.</span>
     </div>
     <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
+    <section class="feeding">
+      <h2>On this device</h2>
+      <label class="choice"
+        ><input v-model="singleKeysOn" type="checkbox" /><span
+          >single keys go to places and asks (<kbd>?</kbd> lists them); off, only fields take keys</span
+        ></label
+      >
+    </section>
     <CalendarAddress />
   </section>
 </template>

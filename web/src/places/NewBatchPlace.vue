@@ -4,15 +4,16 @@ import { mustPlanSchema } from '@hollow-bell/contract';
 import { useRoute, useRouter } from 'vue-router';
 import { hold, planOf, plannedHoney } from '@hollow-bell/core/must';
 import type { MustPlan } from '@hollow-bell/core/must';
-import { api } from '../api/client.ts';
 import { onMounted, ref } from 'vue';
 import BatchRail from '../parts/BatchRail.vue';
 import MustBench from '../parts/MustBench.vue';
 import { lineOfLot } from '../shown/lots.ts';
+import { useKept } from '../stores/kept.ts';
 import { useShelf } from '../stores/shelf.ts';
 
 const house = usePractice();
 const shelf = useShelf();
+const kept = useKept();
 const router = useRouter();
 const id = crypto.randomUUID();
 const route = useRoute();
@@ -46,7 +47,7 @@ onMounted(async () => {
 });
 
 async function save(name: string, must: MustPlan): Promise<void> {
-  await api.createBatch(id, name, { must, practice: house.practice });
+  await kept.write({ what: 'new batch', id, name, plan: { must, practice: house.practice } });
   await router.replace({ name: 'station', params: { id, station: 'pitch' } });
 }
 </script>
@@ -54,6 +55,6 @@ async function save(name: string, must: MustPlan): Promise<void> {
 <template>
   <div class="with-rail">
     <BatchRail :batch-id="id" now="formulate" here="formulate" is-new />
-    <MustBench v-if="initial !== null" :initial="initial" name="" deed="Save as a batch" :save="save" />
+    <MustBench v-if="initial !== null" :initial="initial" name="" deed="Save as a batch" draft-of="new" :save="save" />
   </div>
 </template>

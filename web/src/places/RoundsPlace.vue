@@ -3,13 +3,14 @@ import type { Standing } from '@hollow-bell/contract';
 import type { EventContent } from '@hollow-bell/core/ledger';
 import { byUrgency } from '@hollow-bell/core/rounds';
 import type { Ask } from '@hollow-bell/core/rounds';
-import { onKeyStroke, useIntervalFn } from '@vueuse/core';
+import { useIntervalFn } from '@vueuse/core';
 import { computed, onMounted, ref, useTemplateRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import AskRow from '../parts/AskRow.vue';
 import VesselFloor from '../parts/VesselFloor.vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
+import { useSingleKeys } from '../composables/useSingleKeys.ts';
 import { putOffEvent } from '../shown/asks.ts';
 import { useBatch } from '../stores/batch.ts';
 import { usePractice } from '../stores/practice.ts';
@@ -42,6 +43,7 @@ const rows = computed(() =>
 const asking = computed(() => new Set(rows.value.filter(({ ask }) => ask.bell !== 'muffled').map(({ vessel }) => vessel.id)).size);
 const NUMBERS = ['None', 'One', 'Two', 'Three', 'Four', 'Five', 'Six', 'Seven', 'Eight', 'Nine', 'Ten'];
 const title = computed(() => {
+  if (!rounds.loaded) return rounds.problem === '' ? 'Rounds' : 'Rounds cannot be read just now.';
   if (asking.value === 0) return 'All quiet.';
   return `${NUMBERS[asking.value] ?? asking.value} ${asking.value === 1 ? 'asks' : 'ask'} for you.`;
 });
@@ -91,18 +93,17 @@ const DEEDS: Record<string, () => void> = {
   },
   l: () => lineAt(current.value)?.openPutOff(),
 };
-onKeyStroke(Object.keys(DEEDS), (event) => {
-  const isElsewhere = event.target instanceof HTMLElement && event.target.closest('input, textarea, button, a, [role=dialog]') !== null;
-  if (isElsewhere || event.ctrlKey || event.metaKey || event.altKey) return;
-  event.preventDefault();
+useSingleKeys(Object.keys(DEEDS), (event) => {
+  if (event.target instanceof HTMLElement && event.target.closest('button, a') !== null) return false;
   DEEDS[event.key]?.();
+  return true;
 });
 </script>
 
 <template>
   <section>
     <header class="head">
-      <h1>{{ title }}</h1>
+      <h1 data-test="rounds-title">{{ title }}</h1>
       <span class="date quiet">{{ today }}</span>
       <span class="room quiet"
         >Room set to <b>{{ show('tempC', house.practice.roomTempC) }}</b></span

@@ -1,18 +1,33 @@
-import type { BatchEvent, Payloads } from '@hollow-bell/core/ledger';
-import { standingEvents } from '@hollow-bell/core/ledger';
+import type { BatchEvent, HouseInstruments, Payloads, Seen } from '@hollow-bell/core/ledger';
+import { makeReading, standingEvents } from '@hollow-bell/core/ledger';
 import type { FloatPoint } from '@hollow-bell/core/float';
-import { MINUTE_MS, Refusal, readNumber, readSampleTempC, readSg, requireWithin } from '@hollow-bell/core/quantities';
-import type { TempUnit, UnitSystem } from '@hollow-bell/core/quantities';
+import { MINUTE_MS, Refusal, readBrix, readNumber, readPh, readSg, readTempC } from '@hollow-bell/core/quantities';
+import type { TempUnit, TypedBy } from '@hollow-bell/core/quantities';
 import dayjs from 'dayjs';
 import customParseFormat from 'dayjs/plugin/customParseFormat.js';
-import { GRAVITY_INSTRUMENTS } from '@hollow-bell/core/liquid';
+import { CALIBRATIONS_C, GRAVITY_INSTRUMENTS } from '@hollow-bell/core/liquid';
+import type { CalibrationC } from '@hollow-bell/core/liquid';
 import Papa from 'papaparse';
 import { guarded } from './csv.ts';
 
 dayjs.extend(customParseFormat);
 
 /** What a column of a file may hold. */
-export const ROLES = ['when', 'time', 'gravity', 'brix', 'temperature', 'pH', 'acid', 'SO₂', 'instrument', 'note', 'nothing'] as const;
+export const ROLES = [
+  'when',
+  'time',
+  'gravity',
+  'brix',
+  'temperature',
+  'pH',
+  'acid',
+  'SO₂',
+  'lees',
+  'instrument',
+  'marked for',
+  'note',
+  'nothing',
+] as const;
 export type Role = (typeof ROLES)[number];
 export type DateOrder = 'day first' | 'month first';
 
@@ -28,10 +43,12 @@ const GUESSES: readonly (readonly [RegExp, Role])[] = [
   [/^(time|clock|hour)/, 'time'],
   [/(gravity|^sg|^s\.g|density)/, 'gravity'],
   [/(brix|°bx|^bx)/, 'brix'],
-  [/(temp|°c|°f)/, 'temperature'],
   [/^ph/, 'pH'],
   [/(^ta\b|acid)/, 'acid'],
   [/so2|so₂/, 'SO₂'],
+  [/^lees/, 'lees'],
+  [/^(marked|calibrat)/, 'marked for'],
+  [/(temp|°c|°f)/, 'temperature'],
   [/^(instrument|read with)/, 'instrument'],
   [/(note|comment|remark)/, 'note'],
 ];
@@ -95,8 +112,9 @@ export interface ReadTable {
 export interface TableWish {
   roles: readonly Role[];
   order: DateOrder;
+  by: TypedBy;
   tempUnit: TempUnit;
-  units: UnitSystem;
+  instruments: HouseInstruments;
   now: number;
   onRecord: readonly BatchEvent[];
 }
@@ -107,25 +125,38 @@ function instrumentOf(named: string): Pick<Payloads['reading'], 'instrument'> {
   return instrument === undefined || instrument === 'hydrometer' || instrument === 'refractometer' ? {} : { instrument };
 }
 
-function payloadOf(cell: (role: Role) => string, { tempUnit, units }: TableWish): Payloads['reading'] | null {
-  const number = (role: Role, what: string, low: number, high: number): number =>
-    requireWithin(what, readNumber(cell(role)).value, low, high);
-  const payload: Payloads['reading'] = {
-    ...(cell('gravity') === '' ? {} : { sg: readSg(cell('gravity')), ...instrumentOf(cell('instrument')) }),
-    ...(cell('brix') === '' || cell('gravity') !== '' ? {} : { brix: number('brix', 'The refractometer', 0, 45) }),
-    ...(cell('temperature') === '' ? {} : { tempC: readSampleTempC(cell('temperature'), tempUnit, units) }),
-    ...(cell('pH') === '' ? {} : { ph: number('pH', 'The pH', 2.5, 5) }),
-    ...(cell('acid') === '' ? {} : { taGPerL: number('acid', 'The acid', 0, 30) }),
-    ...(cell('SO₂') === '' ? {} : { freeSo2MgPerL: number('SO₂', 'Free SO₂', 0, 300) }),
+function payloadOf(cell: (role: Role) => string, { by, tempUnit, instruments }: TableWish): Payloads['reading'] | null {
+  const given = (role: Role): boolean => cell(role) !== '';
+  const seen: Seen = {
+    ...(given('gravity') ? { sg: readSg(cell('gravity'), by), ...instrumentOf(cell('instrument')) } : {}),
+    ...(!given('brix') || given('gravity') ? {} : { brix: readBrix(cell('brix'), by) }),
+    ...(given('temperature') ? { tempC: readTempC(cell('temperature'), by, { unit: tempUnit }) } : {}),
+    ...(given('pH') ? { ph: readPh(cell('pH'), by) } : {}),
+    ...(given('acid') ? { taGPerL: readNumber(cell('acid'), by) } : {}),
+    ...(given('SO₂') ? { freeSo2MgPerL: readNumber(cell('SO₂'), by) } : {}),
+    ...(given('lees') ? { leesMm: readNumber(cell('lees'), by) } : {}),
   };
-  return Object.keys(payload).length === 0 ? null : payload;
+  if (Object.keys(seen).length === 0) return null;
+  const marked = given('marked for') ? markedFor(cell('marked for')) : instruments.calibrationC;
+  return makeReading(seen, { ...instruments, calibrationC: marked });
+}
+
+/** For which temperature the hydrometer is marked, °C: 20, or 15.56 (60 °F). */
+function markedFor(typed: string): CalibrationC {
+  const found = CALIBRATIONS_C.find((each) => Math.abs(each - Number(typed.replace(',', '.').replace(/[^\d.]/g, ''))) < 0.1);
+  if (found === undefined) throw new Refusal(`A hydrometer is marked for 20 or for 15.56 °C, not for “${typed}”.`);
+  return found;
 }
 
 /** Reads every row by the roles of its columns. Rows that are wrong are named with what is wrong; nothing is written here. */
 export function readTable({ rows, firstRow }: ReadingsTable, wish: TableWish): ReadTable {
   if (!wish.roles.includes('when'))
     return { good: [], already: 0, problems: [{ row: firstRow, sentence: 'No column says when; choose one that holds the date.' }] };
-  const keyOf = (at: number, payload: object | null): string => `${Math.round(at / MINUTE_MS)} ${JSON.stringify(payload)}`;
+  /** What was read, whatever the house's instruments add to it. */
+  const keyOf = (at: number, payload: Payloads['reading'] | null): string => {
+    const { sg, brix, tempC, ph, taGPerL, freeSo2MgPerL, leesMm, instrument } = payload ?? {};
+    return `${Math.round(at / MINUTE_MS)} ${[sg, brix, tempC, ph, taGPerL, freeSo2MgPerL, leesMm, instrument].join(' ')}`;
+  };
   const known = new Set(
     standingEvents(wish.onRecord).flatMap((event) => (event.kind === 'reading' ? [keyOf(event.happenedAt, event.payload)] : [])),
   );
@@ -153,17 +184,22 @@ export function readTable({ rows, firstRow }: ReadingsTable, wish: TableWish): R
 /** All readings of a batch, its float's too, as a table that any spreadsheet opens and that can be read back. */
 export function readingsToCsv(events: readonly BatchEvent[], float: readonly FloatPoint[]): string {
   const byHand = standingEvents(events).flatMap((event) => {
-    if (event.kind === 'note') return [{ at: event.happenedAt, cells: ['', '', '', '', '', '', '', guarded(event.payload.text)] }];
+    if (event.kind === 'note') return [{ at: event.happenedAt, cells: ['', '', '', '', '', '', '', '', '', guarded(event.payload.text)] }];
     if (event.kind !== 'reading') return [];
-    const { sg, brix, tempC, ph, taGPerL, freeSo2MgPerL, instrument } = event.payload;
+    const { sg, brix, tempC, ph, taGPerL, freeSo2MgPerL, leesMm, instrument, calibrationC } = event.payload;
     const by = sg === undefined ? '' : (instrument ?? 'hydrometer');
-    return [{ at: event.happenedAt, cells: [sg ?? '', brix ?? '', tempC ?? '', ph ?? '', taGPerL ?? '', freeSo2MgPerL ?? '', by, ''] }];
+    return [
+      {
+        at: event.happenedAt,
+        cells: [sg ?? '', brix ?? '', tempC ?? '', ph ?? '', taGPerL ?? '', freeSo2MgPerL ?? '', leesMm ?? '', by, calibrationC ?? '', ''],
+      },
+    ];
   });
-  const floated = float.map(({ at, sg, tempC }) => ({ at, cells: [sg, '', tempC ?? '', '', '', '', 'float', ''] }));
+  const floated = float.map(({ at, sg, tempC }) => ({ at, cells: [sg, '', tempC ?? '', '', '', '', '', 'float', '', ''] }));
   const rows = [...byHand, ...floated].sort((a, b) => a.at - b.at);
   return Papa.unparse(
     {
-      fields: ['when', 'gravity', 'brix', 'temperature °C', 'pH', 'acid g/L', 'SO2 mg/L', 'instrument', 'note'],
+      fields: ['when', 'gravity', 'brix', 'temperature °C', 'pH', 'acid g/L', 'SO2 mg/L', 'lees mm', 'instrument', 'marked for °C', 'note'],
       data: rows.map(({ at, cells }) => [new Date(at).toISOString(), ...cells]),
     },
     { newline: '\n' },

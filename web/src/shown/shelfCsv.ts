@@ -177,7 +177,7 @@ function itemOf(cells: Record<string, string>, newId: () => string): unknown {
   const number = (column: Column, fallback: number): number => {
     if (text(column) === '') return fallback;
     try {
-      return readNumber(text(column)).value;
+      return readNumber(text(column), { units: 'metric', locale: 'en' });
     } catch {
       throw new Refusal(`${column} is “${text(column)}”, which is not a number.`);
     }

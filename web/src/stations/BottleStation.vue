@@ -13,7 +13,7 @@ import { useBatch } from '../stores/batch.ts';
 
 const store = useBatch();
 const { show, tell } = useReader();
-const { refusal, busy, attempt } = useAttempt();
+const { refusal, busy, attempt, blocked } = useAttempt();
 const lostL = ref<number | null>(0.1);
 const counts = ref<(number | null)[]>(BOTTLE_SIZES_ML.map(() => 0));
 const stop = computed(() => whyNotBottle(store.ledger, store.now));
@@ -82,7 +82,7 @@ const record = (): Promise<boolean> =>
           the honey, the alcohol, and “contains sulfites” where they are in.
         </p>
         <div class="deeds">
-          <el-button type="primary" :loading="busy" :disabled="chosen.length === 0 || leftL < -0.005" @click="record"
+          <el-button type="primary" :loading="busy" :disabled="blocked || chosen.length === 0 || leftL < -0.005" @click="record"
             >Bottled {{ chosen.reduce((sum, { count }) => sum + count, 0) }}</el-button
           >
         </div>

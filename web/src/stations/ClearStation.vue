@@ -11,7 +11,7 @@ import { useBatch } from '../stores/batch.ts';
 
 const store = useBatch();
 const { tell, show } = useReader();
-const { refusal, busy, attempt } = useAttempt();
+const { refusal, busy, attempt, blocked } = useAttempt();
 const rackedL = ref<number | null>(null);
 const MARKS: { mark: Mark; deed: string; text: string }[] = [
   { mark: 'clear', deed: 'It is clear', text: 'clear: print can be read through it' },
@@ -43,7 +43,9 @@ async function rack(): Promise<void> {
         </p>
         <form class="deeds" @submit.prevent="rack">
           <QuantityField v-model="rackedL" kind="volume" label="left in the new vessel" />
-          <el-button type="primary" native-type="submit" :loading="busy" :disabled="rackedL === null || rackedL <= 0">Racked</el-button>
+          <el-button type="primary" native-type="submit" :loading="busy" :disabled="blocked || rackedL === null || rackedL <= 0"
+            >Racked</el-button
+          >
         </form>
         <h2>Look and taste</h2>
         <div class="deeds">

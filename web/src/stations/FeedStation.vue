@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Practice } from '@hollow-bell/contract';
+import type { Batch, Practice } from '@hollow-bell/contract';
 import {
   AMMONIUM_CUTOFF_ABV,
   LEAST_DOSE_G,
@@ -14,7 +14,7 @@ import type { DoseNow, PartNow } from '@hollow-bell/core/feed';
 import { exactly } from '@hollow-bell/core/quantities';
 import { yeastOf } from '@hollow-bell/core/yeast';
 import { computed, ref } from 'vue';
-import { api } from '../api/client.ts';
+import { useKept } from '../stores/kept.ts';
 import BatchLog from '../parts/BatchLog.vue';
 import BenchHead from '../parts/BenchHead.vue';
 import DoseRow from '../parts/DoseRow.vue';
@@ -32,6 +32,7 @@ import { useReader } from '../composables/useReader.ts';
 import { useBatch } from '../stores/batch.ts';
 
 const store = useBatch();
+const kept = useKept();
 const { show } = useReader();
 const { refusal, busy, attempt } = useAttempt();
 const giving = ref<number | null>(null);
@@ -43,7 +44,6 @@ const causes = computed(() =>
 );
 const isWaiting = computed(() => !isPreview.value && progress.value?.doses.some(isComing) === true);
 const needNote = computed(() => (yeast.value?.demand === 'unknown' ? 'nobody states its demand: fed as medium' : ''));
-const ammoniumIsLate = computed(() => (store.view?.abv ?? 0) >= AMMONIUM_CUTOFF_ABV);
 
 async function give(dose: DoseNow, parts: PartNow[]): Promise<void> {
   const { number } = dose.dose;
@@ -63,7 +63,13 @@ async function give(dose: DoseNow, parts: PartNow[]): Promise<void> {
 function feedBy(practice: Practice): Promise<boolean> {
   return attempt(async () => {
     const { batch } = store;
-    if (batch !== null) store.batch = await api.replan(batch.id, batch.planVersion, { ...batch.plan, practice });
+    if (batch !== null)
+      store.batch = await kept.write<Batch>({
+        what: 'plan',
+        id: batch.id,
+        afterVersion: batch.planVersion,
+        plan: { ...batch.plan, practice },
+      });
   });
 }
 
@@ -105,7 +111,6 @@ async function follow(over: Partial<Practice>): Promise<void> {
             :dose="dose"
             :pitched-at="ledger.pitch?.at ?? 0"
             :busy="giving === dose.dose.number"
-            :ammonium-is-late="ammoniumIsLate"
             :is-preview="isPreview"
             @give="give(dose, $event)"
           />

@@ -1,16 +1,18 @@
 <script setup lang="ts">
+import type { Batch } from '@hollow-bell/contract';
 import type { MustPlan } from '@hollow-bell/core/must';
 import { useRouter } from 'vue-router';
-import { api } from '../api/client.ts';
 import BenchHead from '../parts/BenchHead.vue';
 import MustBench from '../parts/MustBench.vue';
 import SentenceText from '../parts/SentenceText.vue';
 import { useReader } from '../composables/useReader.ts';
-import { eventSentence } from '../shown/events.ts';
+import { eventSentence } from '@hollow-bell/core/watch';
 import { useBatch } from '../stores/batch.ts';
+import { useKept } from '../stores/kept.ts';
 import { computed } from 'vue';
 
 const store = useBatch();
+const kept = useKept();
 const router = useRouter();
 const { show } = useReader();
 const isPlanned = computed(() => store.ledger.pouredG === 0);
@@ -23,8 +25,8 @@ const pours = computed(() =>
 async function save(name: string, must: MustPlan): Promise<void> {
   const batch = store.batch;
   if (batch === null) return;
-  if (name !== batch.name) store.batch = await api.rename(batch.id, name);
-  store.batch = await api.replan(batch.id, batch.planVersion, { ...batch.plan, must });
+  if (name !== batch.name) store.batch = await kept.write<Batch>({ what: 'name', id: batch.id, name });
+  store.batch = await kept.write<Batch>({ what: 'plan', id: batch.id, afterVersion: batch.planVersion, plan: { ...batch.plan, must } });
   await router.push({ name: 'station', params: { id: batch.id, station: 'pitch' } });
 }
 </script>
@@ -35,6 +37,7 @@ async function save(name: string, must: MustPlan): Promise<void> {
     :initial="store.batch.plan.must"
     :name="store.batch.name"
     deed="Save the plan"
+    :draft-of="`${store.batch.id} ${store.batch.planVersion}`"
     :save="save"
   />
   <section v-else-if="store.batch !== null">

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { brewDay, eventOfStep, predictMust, styleOf } from '@hollow-bell/core/must';
 import type { BrewStep } from '@hollow-bell/core/must';
-import { computed, ref } from 'vue';
+import { computed, reactive, ref } from 'vue';
 import AttemperForm from '../parts/AttemperForm.vue';
 import BatchLog from '../parts/BatchLog.vue';
 import BenchHead from '../parts/BenchHead.vue';
@@ -18,7 +18,7 @@ import { useBatch } from '../stores/batch.ts';
 
 const store = useBatch();
 const { show } = useReader();
-const { refusal, busy, attempt } = useAttempt();
+const { refusal, busy, attempt, blocked } = useAttempt();
 const { download } = useBrewSheet();
 
 const PARTS: { part: BrewStep['part']; title: string }[] = [
@@ -57,8 +57,15 @@ const stepDone = (step: BrewStep): number | null => {
   return doneAt.value.get(step.id) ?? null;
 };
 
-function did(step: BrewStep, amount: number): Promise<boolean> {
+/** What was typed into a row instead of the plan's amount; null while that cannot be read. */
+const typed = reactive(new Map<string, number | null>());
+const plannedOf = ({ deed }: BrewStep): number => (deed.kind === 'water' ? deed.volumeL : 'massG' in deed ? deed.massG : 0);
+const amountOf = (step: BrewStep): number | null => (typed.has(step.id) ? (typed.get(step.id) ?? null) : plannedOf(step));
+
+function did(step: BrewStep): Promise<boolean> {
   const plan = must.value;
+  const amount = amountOf(step);
+  if (amount === null) return Promise.resolve(false);
   const event = plan === null ? null : eventOfStep(step, plan, amount, store.ledger.insolubleG);
   if (event === null) return Promise.resolve(false);
   const told =
@@ -70,20 +77,21 @@ function did(step: BrewStep, amount: number): Promise<boolean> {
   return attempt(() => store.write([event], told));
 }
 
-/** Everything of the mixing that is not ticked yet, as planned, in one go. */
+/** Every pour of the mixing that is not ticked yet, in one go: as planned, or as typed in its row. What is no pour is ticked by hand. */
 function allAsPlanned(): Promise<boolean> {
   const plan = must.value;
   if (plan === null) return Promise.resolve(false);
-  const open = steps.value.filter((step) => step.part === 'mix' && stepDone(step) === null);
-  const events = open.flatMap((step) => {
-    const amount = step.deed.kind === 'water' ? step.deed.volumeL : 'massG' in step.deed ? step.deed.massG : 0;
-    const event = eventOfStep(step, plan, amount);
+  const events = openPours.value.flatMap((step) => {
+    const amount = amountOf(step);
+    const event = amount === null ? null : eventOfStep(step, plan, amount);
     return event === null ? [] : [event];
   });
   return attempt(() => store.write(events, 'mixed as planned'));
 }
 
-const openPours = computed(() => steps.value.filter((step) => step.part === 'mix' && stepDone(step) === null).length);
+const isPour = ({ part, deed }: BrewStep): boolean => part === 'mix' && (deed.kind === 'water' || 'massG' in deed);
+const openPours = computed(() => steps.value.filter((step) => isPour(step) && stepDone(step) === null));
+const hasTyped = computed(() => openPours.value.some(({ id }) => typed.has(id)));
 
 function sheet(): Promise<boolean> {
   const plan = must.value;
@@ -123,12 +131,14 @@ const print = (): void => window.print();
             <h2 class="part">
               {{ title }}
               <el-button
-                v-if="part === 'mix' && openPours > 0 && pitched === null"
+                v-if="part === 'mix' && openPours.length > 0 && pitched === null"
                 size="small"
                 class="no-print"
                 :loading="busy"
+                :disabled="blocked"
                 @click="allAsPlanned"
-                >All {{ openPours === steps.filter((step) => step.part === 'mix').length ? '' : 'the rest ' }}as planned</el-button
+                >All {{ openPours.length === steps.filter(isPour).length ? '' : 'the rest '
+                }}{{ hasTyped ? 'as typed' : 'as planned' }}</el-button
               >
             </h2>
             <ol>
@@ -138,8 +148,11 @@ const print = (): void => window.print();
                 :step="step"
                 :done-at="stepDone(step)"
                 :busy="busy || (pitched !== null) !== (part === 'later') || step.deed.kind === 'reading' || step.deed.kind === 'pitch'"
+                :blocked="blocked"
                 :now="store.now"
-                @done="did(step, $event)"
+                :amount="amountOf(step)"
+                @update:amount="typed.set(step.id, $event)"
+                @done="did(step)"
               >
                 <AttemperForm v-if="step.id === 'attemper' && pitched === null" class="no-print" />
                 <template v-if="step.deed.kind === 'reading' && isPoured && pitched === null">

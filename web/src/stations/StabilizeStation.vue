@@ -20,7 +20,7 @@ import { useBatch } from '../stores/batch.ts';
 
 const store = useBatch();
 const { tell, show } = useReader();
-const { refusal, busy, attempt } = useAttempt();
+const { refusal, busy, attempt, blocked } = useAttempt();
 const ph = ref<number | null>(store.ledger.ph?.value ?? null);
 const salt = ref<SulfiteSalt>('potassium');
 const target = ref<'dry' | 'sweet'>('sweet');
@@ -128,7 +128,7 @@ function record(): Promise<boolean> {
               Not yet: the gate “{{ shut.name }}” is shut. Sulfite and sorbate do not stop a fermentation that is under way.
             </p>
             <div class="deeds">
-              <el-button type="primary" :loading="busy" :disabled="stopped || tooEarly" @click="record"
+              <el-button type="primary" :loading="busy" :disabled="blocked || stopped" @click="record"
                 >Added {{ show('massG', plan.sulfiteG.value) }} and {{ show('massG', plan.sorbateG) }}</el-button
               >
             </div>

@@ -22,7 +22,7 @@ import { useBatch } from '../stores/batch.ts';
 
 const store = useBatch();
 const { show, tell } = useReader();
-const { refusal, busy, attempt } = useAttempt();
+const { refusal, busy, attempt, blocked } = useAttempt();
 const honeyName = ref(store.batch?.plan.must.ingredients.find(({ family }) => family === 'honey')?.name ?? 'linden');
 const honey = { moisture: MEAN_HONEY.moisture, unfermentable: MEAN_HONEY.unfermentable };
 const by = ref<'sg' | 'sugar'>('sg');
@@ -109,10 +109,10 @@ async function add(share: number): Promise<void> {
               Start with <b>{{ show('massG', answer.honeyG / 2) }}</b>, stir without splashing, taste.
             </p>
             <div class="deeds">
-              <el-button type="primary" :loading="busy" :disabled="fits !== null && fits.overflowL > 0" @click="add(0.5)"
+              <el-button type="primary" :loading="busy" :disabled="blocked || (fits !== null && fits.overflowL > 0)" @click="add(0.5)"
                 >Add {{ show('massG', answer.honeyG / 2) }} now</el-button
               >
-              <el-button :loading="busy" :disabled="fits !== null && fits.overflowL > 0" @click="add(1)">All of it</el-button>
+              <el-button :loading="busy" :disabled="blocked || (fits !== null && fits.overflowL > 0)" @click="add(1)">All of it</el-button>
             </div>
           </template>
           <div v-else class="danger" role="alert">
@@ -133,7 +133,7 @@ async function add(share: number): Promise<void> {
               custom
               ><el-button type="primary" @click="navigate">Stabilize first: sulfite, sorbate, a day’s wait</el-button></RouterLink
             >
-            <el-button v-if="!isStable" :loading="busy" :disabled="fits !== null && fits.overflowL > 0" @click="add(1)"
+            <el-button v-if="!isStable" :loading="busy" :disabled="blocked || (fits !== null && fits.overflowL > 0)" @click="add(1)"
               >Feed the yeast with it, under an airlock</el-button
             >
             <p class="small quiet">Fed, it will not stay sweet, and bottling stays shut until it is proven still. Or leave it dry.</p>

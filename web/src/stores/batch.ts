@@ -1,7 +1,7 @@
 import { feedingPracticeOf, floatPointsOf } from '@hollow-bell/contract';
 import type { BatchRecord, NewEvent } from '@hollow-bell/contract';
-import { feedingNow, feedingPlanOf } from '@hollow-bell/core/feed';
-import { checkEvents } from '@hollow-bell/core/check';
+import { DAP_CAP_G_PER_L, feedingNow, feedingPlanOf } from '@hollow-bell/core/feed';
+import { checkEvents, entryDoubts } from '@hollow-bell/core/check';
 import { withFloat } from '@hollow-bell/core/float';
 import type { BatchEvent, EventContent, LogEntry } from '@hollow-bell/core/ledger';
 import { fold, ledgerFigures, logOf, viewOf } from '@hollow-bell/core/ledger';
@@ -12,15 +12,24 @@ import { gatesOf } from '@hollow-bell/core/stabilize';
 import { expectedEnd, stateOf } from '@hollow-bell/core/watch';
 import { useNow } from '@vueuse/core';
 import { defineStore } from 'pinia';
-import { computed, ref } from 'vue';
+import { computed, ref, shallowRef } from 'vue';
 import { ApiFailure, api } from '../api/client.ts';
 import { useOutbox } from './outbox.ts';
+import { usePractice } from './practice.ts';
+
+interface Row {
+  content: EventContent;
+  /** When it happened. */
+  at: number;
+}
 
 /** The batch that is open: its record, what waits to be written, and what follows from both. */
 export const useBatch = defineStore('batch', () => {
   const outbox = useOutbox();
+  const house = usePractice();
   const batch = ref<BatchRecord | null>(null);
   const problem = ref('');
+  const doubted = shallowRef<{ sentences: Sentence[]; resolve: (isSo: boolean) => void } | null>(null);
   const lastWritten = ref<{ ids: string[]; told: string } | null>(null);
   const clock = useNow({ interval: 20_000 });
   const now = computed(() => clock.value.getTime());
@@ -87,27 +96,53 @@ export const useBatch = defineStore('batch', () => {
   });
 
   /**
-   * Writes what happened. Throws a Refusal with a sentence when it cannot have happened so; otherwise it is kept at once
-   * and sent.
+   * Writes what happened, after what wants a second look was answered. Throws a Refusal with a sentence when it cannot have happened
+   * so; otherwise it is kept at once and sent. Answers false where the maker left it out.
    */
-  const write = (contents: EventContent[], told: string, at = Date.now()): Promise<void> =>
+  const write = (contents: EventContent[], told: string, { at = Date.now(), isSure = false } = {}): Promise<boolean> =>
     writeAt(
       contents.map((content) => ({ content, at })),
       told,
+      isSure,
     );
 
   /** The same for things that happened each at a time of its own. */
-  async function writeAt(rows: readonly { content: EventContent; at: number }[], told: string): Promise<void> {
+  async function writeAt(rows: readonly Row[], told: string, isSure = false): Promise<boolean> {
     const current = batch.value;
-    if (current === null) return;
+    if (current === null) return false;
+    if (!isSure && !(await isMeant(rows))) return false;
     const fresh = rows.map(({ content, at }): NewEvent => ({ ...content, id: crypto.randomUUID(), happenedAt: Math.round(at) }));
     checkEvents(folded.value, fresh, Date.now());
     lastWritten.value = { ids: fresh.map((event) => event.id), told };
     await outbox.submit(current.id, events.value.length, fresh, told);
     if (outbox.refused !== null) lastWritten.value = null;
+    return true;
   }
 
-  const withdraw = (ids: string[], told: string): Promise<void> =>
+  /** What a careful friend would ask before these are written. */
+  function doubtsOf(contents: readonly EventContent[], at: number, beside = contents): Sentence[] {
+    const rules = { dapCapGPerL: DAP_CAP_G_PER_L[house.practice.region] };
+    return contents.flatMap((content) => entryDoubts(ledger.value, content, at, rules, beside));
+  }
+
+  /** Asks about what wants a second look; an answer comes from the maker. */
+  async function isMeant(rows: readonly Row[]): Promise<boolean> {
+    const contents = rows.map(({ content }) => content);
+    const sentences = rows.flatMap(({ content, at }) => doubtsOf([content], at, contents));
+    if (sentences.length === 0) return true;
+    answer(false);
+    return new Promise((resolve) => {
+      doubted.value = { sentences, resolve };
+    });
+  }
+
+  function answer(isSo: boolean): void {
+    const asked = doubted.value;
+    doubted.value = null;
+    asked?.resolve(isSo);
+  }
+
+  const withdraw = (ids: string[], told: string): Promise<boolean> =>
     write(
       ids.map((eventId) => ({ kind: 'amendment', payload: { eventId, replacement: null } })),
       told,
@@ -144,6 +179,9 @@ export const useBatch = defineStore('batch', () => {
     events,
     conflict,
     lastWritten,
+    doubted,
+    doubtsOf,
+    answer,
     ledger,
     view,
     float,

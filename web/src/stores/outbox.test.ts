@@ -71,6 +71,6 @@ describe('what is on its way to the record', () => {
     answers = [reply(422, { code: 'bad_input', message: 'There was only 4.90 L.', requestId: 'x' })];
     await outbox.submit(BATCH, 4, [note('racked 20 l')], 'racked 20 l');
     expect(outbox.parcels).toHaveLength(0);
-    expect(outbox.refused).toEqual({ batchId: BATCH, sentence: 'There was only 4.90 L.', typed: 'racked 20 l' });
+    expect(outbox.refused).toEqual({ batchId: BATCH, sentence: ['There was only 4.90 L.'], typed: 'racked 20 l' });
   });
 });

@@ -1,5 +1,6 @@
 import type { NewEvent } from '@hollow-bell/contract';
 import type { BatchEvent } from '@hollow-bell/core/ledger';
+import type { Sentence } from '@hollow-bell/core/quantities';
 import { useLocalStorage } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { ref } from 'vue';
@@ -18,7 +19,7 @@ export interface Parcel {
 
 export interface Refused {
   batchId: string;
-  sentence: string;
+  sentence: Sentence;
   typed: string;
 }
 
@@ -61,7 +62,7 @@ export const useOutbox = defineStore('outbox', () => {
       if (error.code === 'stale') {
         parcel.since = error.since;
       } else {
-        refused.value = { batchId: parcel.batchId, sentence: error.message, typed: parcel.typed };
+        refused.value = { batchId: parcel.batchId, sentence: error.said, typed: parcel.typed };
         drop(parcel);
       }
       return true;

@@ -3,6 +3,7 @@ import type { Practice } from '@hollow-bell/contract';
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
 import { api } from '../api/client.ts';
+import { useKept } from './kept.ts';
 import { loading } from './loading.ts';
 
 /** The maker's units and schools; null until the first start is answered. */
@@ -13,7 +14,7 @@ export const usePractice = defineStore('practice', () => {
   });
 
   async function save(practice: Practice): Promise<void> {
-    saved.value = (await api.savePractice(practice)).practice;
+    saved.value = (await useKept().write<{ practice: Practice }>({ what: 'practice', practice })).practice;
   }
 
   return { saved, loaded, problem, practice: computed(() => saved.value ?? DEFAULT_PRACTICE), load, save };

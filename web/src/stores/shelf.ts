@@ -5,6 +5,7 @@ import { USUAL_VESSELS } from '@hollow-bell/core/vessel';
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
 import { api } from '../api/client.ts';
+import { useKept } from './kept.ts';
 import { loading } from './loading.ts';
 
 /** What stands on the shelf, with what batches have taken of it. */
@@ -15,14 +16,15 @@ export const useShelf = defineStore('shelf', () => {
   });
 
   async function put(item: ShelfItem, afterVersion: number): Promise<void> {
-    const written = await api.putShelfItem(item, afterVersion);
+    const written = await useKept().write<Shelved>({ what: 'shelf', item, afterVersion });
     const others = shelved.value.filter((other) => other.item.id !== item.id);
     const at = shelved.value.findIndex((other) => other.item.id === item.id);
     shelved.value = at === -1 ? [...others, written] : others.toSpliced(at, 0, written);
   }
 
   async function remove(id: string): Promise<void> {
-    await api.removeShelfItem(id);
+    const name = shelved.value.find(({ item }) => item.id === id)?.item.name ?? 'a lot';
+    await useKept().write({ what: 'off the shelf', id, name });
     shelved.value = shelved.value.filter(({ item }) => item.id !== id);
   }
 
@@ -36,12 +38,12 @@ export const useShelf = defineStore('shelf', () => {
   const yeasts = computed(() =>
     standing.value.flatMap(({ item }) => (item.detail.kind === 'yeast' ? [{ item, detail: item.detail }] : [])),
   );
-  /** The maker's own vessels, or the usual ones while the shelf has none. */
+  /** The maker's own vessels, then the usual ones. */
   const vessels = computed<Vessel[]>(() => {
     const own = standing.value.flatMap(({ item: { name, detail } }) =>
       detail.kind === 'vessel' ? [{ name, kind: detail.shape, capacityL: detail.capacityL }] : [],
     );
-    return own.length > 0 ? own : [...USUAL_VESSELS];
+    return [...own, ...USUAL_VESSELS.filter(({ name }) => !own.some((vessel) => vessel.name === name))];
   });
 
   /** The house’s pH meter with its last two-point calibration. */

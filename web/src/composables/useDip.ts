@@ -1,0 +1,65 @@
+import { DAP_CAP_G_PER_L, doseFor, isComing, weighedParts } from '@hollow-bell/core/feed';
+import type { DipContext, DipProduct } from '@hollow-bell/core/dip';
+import { computed, shallowRef } from 'vue';
+import { useBatch } from '../stores/batch.ts';
+import { usePractice } from '../stores/practice.ts';
+import { useShelf } from '../stores/shelf.ts';
+import { useReader } from './useReader.ts';
+
+type Dip = typeof import('@hollow-bell/core/dip');
+
+/** What the dip line knows of the open batch and the house. Its words are loaded when the line is first used. */
+export function useDip() {
+  const store = useBatch();
+  const shelf = useShelf();
+  const house = usePractice();
+  const { typedBy } = useReader();
+  const dip = shallowRef<Dip | null>(null);
+
+  async function load(): Promise<void> {
+    dip.value ??= await import('@hollow-bell/core/dip');
+    await shelf.loadOnce();
+  }
+
+  const plannedDose = computed<DipContext['plannedDose']>(() => {
+    const next = store.feedingNow?.doses.find(isComing);
+    return next === undefined ? null : { dose: next.dose.number, parts: weighedParts(next) };
+  });
+
+  /** The maker's own lots first, then what everybody knows. */
+  const products = computed<DipProduct[]>(() => {
+    if (dip.value === null) return [];
+    const { commonProducts, ingredientProduct, nutrientProduct, yeastProduct } = dip.value;
+    const own = shelf.standing.flatMap(({ item: { id, name, detail } }): DipProduct[] => {
+      switch (detail.kind) {
+        case 'nutrient': {
+          const { ammoniumN, aminoN, gPerTeaspoon } = detail;
+          return [nutrientProduct({ source: 'own', own: { name, ammoniumN, aminoN }, lotId: id, gPerTeaspoon }, true)];
+        }
+        case 'yeast':
+          return [yeastProduct(name, { yeastId: detail.typeId, own: { ...detail.own, name }, lotId: id }, true)];
+        case 'ingredient':
+          return [ingredientProduct({ name, ...detail }, true, id)];
+        default:
+          return [];
+      }
+    });
+    const must = store.batch?.plan.must;
+    const planned = must === undefined ? null : { yeastId: must.yeastId, own: must.own, lotId: must.yeastLotId };
+    return [...own, ...commonProducts(planned)];
+  });
+
+  const context = computed<DipContext>(() => ({
+    ...typedBy.value,
+    now: store.now,
+    instruments: { calibrationC: house.practice.calibrationC, phMeter: shelf.phMeter },
+    rules: { dapCapGPerL: DAP_CAP_G_PER_L[house.practice.region] },
+    ledger: store.ledger,
+    products: products.value,
+    vessels: shelf.vessels.map(({ name }) => name),
+    plannedDose: plannedDose.value,
+    doseFor: (given, at) => (store.feeding === null ? undefined : doseFor(store.feeding, store.ledger, given, at)),
+  }));
+
+  return { dip, load, context };
+}
