@@ -55,7 +55,7 @@ export default tseslint.config(
         { object: 'Date', property: 'now', message: NO_CLOCK },
         { object: 'Math', property: 'random', message: NO_CLOCK },
       ],
-      'no-restricted-syntax': ['error', { selector: "NewExpression[callee.name='Date']", message: NO_CLOCK }],
+      'no-restricted-syntax': ['error', { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: NO_CLOCK }],
     },
   },
   {

@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from './cellar.ts';
+import { type } from './typing.ts';
 
 const HOUR_MS = 3_600_000;
 const field = (page: Page, label: string) => page.getByLabel(label, { exact: true });
@@ -11,7 +12,7 @@ const grams = async (page: Page, n: number, of: string): Promise<number> =>
   Number(new RegExp(`([\\d.]+)\\sg ${of}`).exec(await dose(page, n).innerText())?.[1]);
 
 async function dip(page: Page, typed: string): Promise<void> {
-  await page.getByRole('textbox', { name: 'Dip line' }).fill(typed);
+  await type(page.getByRole('textbox', { name: 'Dip line' }), typed);
   await page.getByRole('button', { name: 'Write it down' }).click();
   await expect(page.getByText('Written:')).toBeVisible();
 }
@@ -50,14 +51,14 @@ test('a strong sour-cherry melomel is fed as it really goes: a loss, a fast brea
 
   await test.step('formulate, and see the feeding before anything is poured', async () => {
     await page.getByRole('button', { name: 'Formulate a mead' }).click();
-    await field(page, 'Name of the batch').fill('Signal cherry');
+    await type(field(page, 'Name of the batch'), 'Signal cherry');
     await pick(page, 'Yeast', 'strong wine type');
     await page.getByRole('button', { name: 'Add to the must' }).click();
-    await field(page, 'Ingredient').fill('sour cherries');
+    await type(field(page, 'Ingredient'), 'sour cherries');
     await page.keyboard.press('Enter');
-    await field(page, 'sour cherries, mass').fill('1.5');
-    await field(page, 'Volume at the pitch').fill('5');
-    await field(page, 'Original gravity').fill('1.112');
+    await type(field(page, 'sour cherries, mass'), '1.5');
+    await type(field(page, 'Volume at the pitch'), '5');
+    await type(field(page, 'Original gravity'), '1.112');
     await expect(field(page, 'wildflower, mass')).toHaveValue('1.55');
     await page.getByRole('button', { name: 'Save as a batch' }).click();
     await page.getByRole('link', { name: /^Feed/ }).click();
@@ -71,11 +72,13 @@ test('a strong sour-cherry melomel is fed as it really goes: a loss, a fast brea
   await test.step('pour and pitch', async () => {
     await page.getByRole('link', { name: /^Pitch/ }).click();
     await page.getByRole('button', { name: 'All as planned' }).click();
-    await page.getByLabel('hydrometer reads').fill('1.112');
-    await page.getByLabel('sample at').fill('20');
+    await type(page.getByLabel('hydrometer reads'), '1.112');
+    await type(page.getByLabel('sample at'), '20');
     await page.getByRole('button', { name: 'Write it' }).click();
     await expect(page.getByLabel('hydrometer reads')).toHaveValue('');
     await page.getByRole('button', { name: /^Pitched/ }).click();
+    await expect(page.locator('[data-test=doubts]')).toContainText('Sulfite went in');
+    await page.getByRole('button', { name: 'It is so, write it' }).click();
     await expect(page.getByText('Silence').or(page.getByText('First signs'))).toBeVisible();
   });
 
@@ -139,7 +142,7 @@ test('a feeding is worked out from the shelf, followed, compared, and refused wh
   await pick(page, 'of what is on the shelf, the', 'fewest visits');
   const found = page.locator('[data-test=worked-out] li');
   await expect(found).toHaveCount(3);
-  await field(page, 'most at one visit').fill('60');
+  await type(field(page, 'most at one visit'), '60');
   await expect(found).toHaveCount(2);
   await page.getByRole('button', { name: 'Feed by this' }).click();
   await expect(dose(page, 2)).toBeVisible();
@@ -148,11 +151,11 @@ test('a feeding is worked out from the shelf, followed, compared, and refused wh
 
   await pick(page, 'when', 'My own hours');
   const hours = field(page, 'hours after the pitch');
-  await hours.fill('-4, 24');
+  await type(hours, '-4, 24');
   await hours.press('Enter');
   await expect(page.getByRole('alert')).toContainText('-4 h lies before the pitch');
   await expect(hours).toHaveValue('-4, 24');
-  await hours.fill('12; 36');
+  await type(hours, '12; 36');
   await hours.press('Enter');
   await expect(dose(page, 2)).toBeVisible();
   await page.reload();
@@ -160,7 +163,7 @@ test('a feeding is worked out from the shelf, followed, compared, and refused wh
 
   await page.goto(`${demoCellar.url}/shelf`);
   await page.locator('[data-item="diammonium phosphate"] button').click();
-  await page.getByLabel('nitrogen as ammonium').fill('80');
+  await type(page.getByLabel('nitrogen as ammonium'), '80');
   await page.getByRole('button', { name: 'Keep' }).click();
   await expect(page.getByRole('alert')).toContainText(/47/);
   await expect(page.getByLabel('nitrogen as ammonium')).toHaveValue('80.0');

@@ -1,4 +1,5 @@
 import { expect, test } from './cellar.ts';
+import { type } from './typing.ts';
 
 test('a forecast is drawn, is asked what if, and moves with a reading', async ({ page, demoCellar }) => {
   await page.goto(`${demoCellar.url}/batches`);
@@ -20,7 +21,7 @@ test('a forecast is drawn, is asked what if, and moves with a reading', async ({
   await expect.poll(inDays).toBe(asPlanned);
 
   // Eleven points within a day: it goes faster than was thought.
-  await page.getByRole('textbox', { name: 'Dip line' }).fill('1.066 20c');
+  await type(page.getByRole('textbox', { name: 'Dip line' }), '1.066 20c');
   await page.getByRole('button', { name: 'Write it down' }).click();
   await expect(page.getByText('Written:')).toBeVisible();
   await expect.poll(inDays).toBeLessThan(asPlanned);

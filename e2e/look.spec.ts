@@ -1,6 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { expect, test } from './cellar.ts';
+import { type } from './typing.ts';
 
 const VIEWS: [name: string, path: string, sees: string][] = [
   ['Rounds', '/', 'for you'],
@@ -74,10 +75,10 @@ test('holds that contradict leave the must as it was and say why', async ({ page
   const honey = page.getByLabel('linden avenue, mass', { exact: true });
   await page.getByRole('button', { name: 'Hold Alcohol it ends with' }).click();
   const before = await honey.inputValue();
-  await page.getByLabel('Alcohol it ends with', { exact: true }).fill('19');
+  await type(page.getByLabel('Alcohol it ends with', { exact: true }), '19');
   await expect(page.getByRole('alert')).toContainText('stops near 14 % vol');
   await expect(honey).toHaveValue(before);
-  await page.getByLabel('Alcohol it ends with', { exact: true }).fill('11');
+  await type(page.getByLabel('Alcohol it ends with', { exact: true }), '11');
   await expect(page.getByRole('alert')).toHaveCount(0);
   await expect(honey).not.toHaveValue(before);
 });

@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from './cellar.ts';
+import { type } from './typing.ts';
 
 const row = (page: Page, name: string) => page.locator('.ask').filter({ hasText: name }).first();
 
@@ -29,7 +30,7 @@ test('Rounds are gone through by keyboard: moved along, put off, left with a rea
   await expect(first.getByRole('button', { name: 'In 3 hours' })).toBeFocused();
   await first.getByRole('button', { name: 'Leave it' }).click();
   await expect(first.getByRole('alert')).toContainText('Say in a word why not');
-  await first.getByLabel('Not at all, because').fill('it stays a sweet mead');
+  await type(first.getByLabel('Not at all, because'), 'it stays a sweet mead');
   await page.keyboard.press('Enter');
   await expect(page.getByText('Written: Linden, plain: left for good')).toBeVisible();
   await expect(page.locator('li[data-bell=cracked]')).toHaveCount(0);
@@ -75,8 +76,8 @@ test('a dose given otherwise is kept as it was given', async ({ page, demoCellar
   await row(page, 'Borage, even').getByRole('button', { name: 'Otherwise' }).click();
   const dose = page.locator('[data-dose="2"]');
   await dose.getByRole('button', { name: 'Otherwise' }).click();
-  await dose.getByLabel('organic nutrient').fill('2,5');
-  await dose.getByLabel('diammonium phosphate').fill('0');
+  await type(dose.getByLabel('organic nutrient'), '2,5');
+  await type(dose.getByLabel('diammonium phosphate'), '0');
   await dose.getByRole('button', { name: 'Given so' }).click();
   await expect(dose).toHaveAttribute('data-state', 'given');
   await expect(dose).toContainText('2.5 g organic nutrient');
@@ -126,11 +127,11 @@ test('the keyboard alone finds its way, and a sheet lists the keys', async ({ pa
   await page.keyboard.press('g');
   await page.keyboard.press('b');
   await expect(page.getByRole('heading', { level: 1, name: 'Batches' })).toBeVisible();
-  await page.getByLabel('Find by name').fill('heather');
+  await type(page.getByLabel('Find by name'), 'heather');
   await expect(page.locator('.list a')).toHaveCount(3);
-  await page.getByLabel('Find by name').fill('nettle');
+  await type(page.getByLabel('Find by name'), 'nettle');
   await expect(page.getByText('No batch has “nettle” in its name.')).toBeVisible();
-  await page.getByLabel('Find by name').fill('');
+  await type(page.getByLabel('Find by name'), '');
   await expect(page.locator('.list a')).not.toHaveCount(0);
   await expect(page.getByLabel('Find by name')).toBeFocused();
   await page.getByRole('heading', { level: 1 }).click();
@@ -140,7 +141,7 @@ test('the keyboard alone finds its way, and a sheet lists the keys', async ({ pa
 
 test('a first look around loads the made-up cellar, with the answers that were given', async ({ page, emptyCellar }) => {
   await page.goto(emptyCellar.url);
-  await page.getByLabel('Room temperature').fill('17,5');
+  await type(page.getByLabel('Room temperature'), '17,5');
   await page.getByRole('button', { name: 'Look around a made-up one' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Three ask for you.');
   await expect(page.getByText('Room set to')).toContainText('17.5 °C');
@@ -150,7 +151,7 @@ test('honey fed to the yeast knowingly is written, and keeps the bottles shut', 
   await page.goto(`${demoCellar.url}/batches`);
   await page.getByRole('link', { name: /Borage hydromel/ }).click();
   await page.getByRole('link', { name: /^Sweeten/ }).click();
-  await page.getByLabel('gravity wanted').fill('1.005');
+  await type(page.getByLabel('gravity wanted'), '1.005');
   await page.getByRole('button', { name: 'Feed the yeast with it, under an airlock' }).click();
   await expect(page.getByText('Written: stirred in')).toBeVisible();
   await page.getByRole('link', { name: /^Bottle/ }).click();
@@ -161,7 +162,7 @@ test('a planned batch keeps its new name with its plan', async ({ page, demoCell
   await page.goto(`${demoCellar.url}/batches`);
   await page.getByRole('link', { name: /Linden for spring/ }).click();
   await page.getByRole('link', { name: /^Formulate/ }).click();
-  await page.getByLabel('Name of the batch').fill('Linden for May');
+  await type(page.getByLabel('Name of the batch'), 'Linden for May');
   await page.getByRole('button', { name: 'Save the plan' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Linden for May' })).toBeVisible();
 });

@@ -4,6 +4,7 @@ import { fileURLToPath } from 'node:url';
 import { promisify } from 'node:util';
 import type { Batch } from '@hollow-bell/contract';
 import { expect, test } from './cellar.ts';
+import { type } from './typing.ts';
 
 const DAY_MS = 86_400_000;
 const FLOAT = fileURLToPath(new URL('../instruments/float.ts', import.meta.url));
@@ -35,7 +36,7 @@ test('a cold stall is found, argued with, warmed and goes on', async ({ page, de
   await row.getByRole('link', { name: 'Linden, plain' }).click();
 
   const dip = async (typed: string): Promise<void> => {
-    await page.getByRole('textbox', { name: 'Dip line' }).fill(typed);
+    await type(page.getByRole('textbox', { name: 'Dip line' }), typed);
     await page.getByRole('button', { name: 'Write it down' }).click();
     await expect(page.getByText('Written:')).toBeVisible();
   };
@@ -49,7 +50,7 @@ test('a float in a must that stops in the cold shows the stall, and its cure', a
   await page.goto(url);
   await page.getByRole('button', { name: 'Begin with an empty cellar' }).click();
   await page.getByRole('button', { name: 'Formulate a mead' }).click();
-  await page.getByLabel('Name of the batch').fill('Cold corner');
+  await type(page.getByLabel('Name of the batch'), 'Cold corner');
   await page.getByRole('button', { name: 'Save as a batch' }).click();
   await expect(page).toHaveURL(/batches\/[0-9a-f-]{36}/);
   const id = /batches\/([0-9a-f-]{36})/.exec(page.url())![1]!;
@@ -108,7 +109,7 @@ test('a braggot that ends on its malt is left alone', async ({ page, emptyCellar
   await page.goto(emptyCellar.url);
   await page.getByRole('button', { name: 'Begin with an empty cellar' }).click();
   await page.getByRole('button', { name: 'Formulate a mead' }).click();
-  await page.getByLabel('Name of the batch').fill('Malt lamp');
+  await type(page.getByLabel('Name of the batch'), 'Malt lamp');
   await page.getByRole('button', { name: 'Save as a batch' }).click();
   await expect(page).toHaveURL(/batches\/[0-9a-f-]{36}/);
   const id = /batches\/([0-9a-f-]{36})/.exec(page.url())![1]!;
@@ -154,7 +155,7 @@ test('a bottle that reads less than what went in alarms on Rounds, and a slip ta
   await page.goto(`${demoCellar.url}/batches`);
   await page.getByRole('link', { name: /Heather of last winter/ }).click();
   await page.getByRole('link', { name: /^Watch/ }).click();
-  await page.getByRole('textbox', { name: 'Dip line' }).fill('0.988');
+  await type(page.getByRole('textbox', { name: 'Dip line' }), '0.988');
   await page.getByRole('button', { name: /Write it down|It is so/ }).click();
   await expect(page.getByText('Written:')).toBeVisible();
   // It went into its bottles at 0.993.

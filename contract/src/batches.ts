@@ -8,7 +8,16 @@ import type { ShownPhase } from '@hollow-bell/core/watch';
 import { z } from 'zod';
 import { ledgerSchema, newEventSchema } from './events.ts';
 import type { Same } from './events.ts';
-import { compositionSchema, familySchema, nameSchema, ownYeastSchema, stageSchema, styleMarkSchema, yeastIdSchema } from './ingredients.ts';
+import {
+  compositionSchema,
+  familySchema,
+  nameSchema,
+  ownYeastSchema,
+  stageSchema,
+  styleMarkSchema,
+  traitsSchema,
+  yeastIdSchema,
+} from './ingredients.ts';
 import { practiceSchema } from './practice.ts';
 
 export const vesselSchema = z.strictObject({
@@ -26,6 +35,7 @@ export const plannedIngredientSchema = z.strictObject({
   makes: styleMarkSchema,
   composition: compositionSchema,
   sugarSpread: z.number().min(0).max(1),
+  traits: traitsSchema.optional(),
   massG: z.number().min(0).max(200_000),
   stage: stageSchema,
   lock: z.enum(['free', 'mass', 'perLiter']),

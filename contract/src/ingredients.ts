@@ -1,3 +1,4 @@
+import { TRAITS } from '@hollow-bell/core/ingredients';
 import type { Composition, Family, Stage, StyleMark } from '@hollow-bell/core/ingredients';
 import { isYeastId } from '@hollow-bell/core/yeast';
 import { z } from 'zod';
@@ -30,6 +31,8 @@ export const styleMarkSchema = z.enum([
   'spice',
   'none',
 ] satisfies StyleMark[]);
+
+export const traitsSchema = z.array(z.enum(TRAITS)).max(TRAITS.length).readonly();
 
 export const stageSchema = z.enum(['before', 'during', 'after'] satisfies Stage[]);
 

@@ -2,7 +2,15 @@ import { checkComposition } from '@hollow-bell/core/ingredients';
 import { Refusal } from '@hollow-bell/core/quantities';
 import { z } from 'zod';
 import { phBuffersSchema } from './events.ts';
-import { compositionSchema, familySchema, nameSchema, ownYeastSchema, styleMarkSchema, yeastIdSchema } from './ingredients.ts';
+import {
+  compositionSchema,
+  familySchema,
+  nameSchema,
+  ownYeastSchema,
+  styleMarkSchema,
+  traitsSchema,
+  yeastIdSchema,
+} from './ingredients.ts';
 
 const day = z.iso.date('A date is written as 2027-03-31.');
 
@@ -13,6 +21,7 @@ const ingredientDetail = z
     makes: styleMarkSchema,
     composition: compositionSchema,
     sugarSpread: z.number().min(0).max(1),
+    traits: traitsSchema.optional(),
   })
   .superRefine((detail, context) => {
     try {

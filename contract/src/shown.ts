@@ -113,7 +113,8 @@ export function shownParts(kind: QuantityKind, value: number, reader: Reader): [
     case 'degrees':
       return shownDegrees(value, reader);
     case 'sg':
-      return [fixed(value, 3, locale), ''];
+      /** A hair below a half is a half: 1.0785 is told alike wherever it was reckoned. */
+      return [fixed(value + 1e-9, 3, locale), ''];
     case 'abv':
       return [fixed(value, 1, locale), '% vol'];
     case 'percent':

@@ -54,26 +54,25 @@ export function checkEvents(recorded: readonly BatchEvent[], fresh: readonly Fre
     known.set(event.id, event);
   }
   const last = recorded.reduce((most, { seq }) => Math.max(most, seq), 0);
-  const all = [...recorded, ...fresh.map((event, i) => ({ ...event, seq: last + i + 1, enteredAt: now }) as BatchEvent)];
+  const all = [...recorded, ...fresh.map((event, i) => ({ ...event, seq: last + i + 1, enteredAt: now }))];
   const before = new Map(logOf(recorded).map(({ standing, withdrawn }) => [standing.id, withdrawn ? null : standing]));
   const standing = standingEvents(all);
   const isJudged = (event: StandingEvent): boolean => before.get(event.id) !== event;
   const pitchedAt = standing.find(({ kind }) => kind === 'yeast')?.happenedAt ?? null;
-  let judgesGlass = false;
-  let unsettled: StandingEvent | null = null;
+  const open: { glass: boolean; mustReading: StandingEvent | null } = { glass: false, mustReading: null };
   const ledger = foldAlong(standing, (state, event) => {
-    if (unsettled !== null) checkMustReading(state, unsettled);
-    unsettled = null;
+    if (open.mustReading !== null) checkMustReading(state, open.mustReading);
+    open.mustReading = null;
     if (!isJudged(event)) return;
     checkAt(state, event, pitchedAt);
-    if (event.kind === 'reading') unsettled = pitchedAt !== null && event.happenedAt < pitchedAt ? event : null;
+    if (event.kind === 'reading') open.mustReading = pitchedAt !== null && event.happenedAt < pitchedAt ? event : null;
     if (event.kind === 'bottling' && !isSmaller(event, before.get(event.id) ?? null)) {
-      judgesGlass = true;
+      open.glass = true;
       refuseGlass(state, event);
     }
   });
-  if (unsettled !== null) checkMustReading(ledger, unsettled);
-  const alarm = judgesGlass ? glassAlarm(ledger) : null;
+  if (open.mustReading !== null) checkMustReading(ledger, open.mustReading);
+  const alarm = open.glass ? glassAlarm(ledger) : null;
   if (alarm !== null) throw new Refusal(alarm, 'bottles');
 }
 

@@ -237,7 +237,7 @@ const unknown = (pattern: RegExp, what: string): Deed => ({
 });
 
 /** Deeds by their first word. */
-export const DEEDS: readonly Deed[] = [
+const DEEDS: readonly Deed[] = [
   { pattern: /^(fed|feed|feeding)\b/, read: readFed },
   { pattern: /^(racked|rack|siphoned)\b/, read: readRacked },
   { pattern: /^(foamed over|foam-over|foam over|overflowed|erupted|lost|spilled|spilt|sampled|sample|took a sample)\b/, read: readLost },

@@ -26,7 +26,8 @@ function readingTold(seen: Seen, context: DipContext): { event: EventContent; to
   const event = { kind: 'reading', payload } as const;
   const behind = payload.brix === undefined ? null : gravityRead(context.ledger, payload);
   const is: Sentence = behind === null ? [] : say`: ${gravity(behind.sg)} ± ${gravity(behind.plusMinus)}`;
-  return { event, told: [...told(event), ...is] };
+  const of: Sentence = payload.sg === undefined ? [] : ['gravity '];
+  return { event, told: [...of, ...told(event), ...is] };
 }
 
 const told = (content: EventContent): Sentence => eventSentence({ ...content, id: '', seq: 0, happenedAt: 0, enteredAt: 0 });

@@ -8,7 +8,7 @@ import { yeastType } from '../yeast/index.ts';
 import type { OwnYeast } from '../yeast/index.ts';
 
 /** What a product is for; finings and oak have no entry of their own yet. */
-export type DipProductKind = 'nutrient' | 'honey' | 'ingredient' | 'yeast' | 'sulfite' | 'sorbate' | 'base' | 'other';
+type DipProductKind = 'nutrient' | 'honey' | 'ingredient' | 'yeast' | 'sulfite' | 'sorbate' | 'base' | 'other';
 
 /** Something that a line may name, the maker's own or one that everybody knows. */
 export interface DipProduct {
@@ -143,7 +143,7 @@ const stem = (word: string): string =>
     .replace(/(ch|sh|x|ss)es$/, '$1')
     .replace(/(?<=[^s])s$/, '');
 const SMALL_WORDS = new Set(['of', 'the', 'a', 'an', 'some', 'my', 'more', 'in', 'into', 'with', 'and', 'from', 'pure', 'powder', 'it']);
-export const namedWords = (text: string): string[] =>
+const namedWords = (text: string): string[] =>
   text
     .toLowerCase()
     .replace(/[^\p{L}\p{N} ]/gu, ' ')

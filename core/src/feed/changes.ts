@@ -1,3 +1,4 @@
+import { tempsSincePitch } from '../ledger/index.ts';
 import type { Ledger } from '../ledger/index.ts';
 import { HOUR_MS, hours, massG, mgPerL, say, tempC, volumeL, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
@@ -22,7 +23,14 @@ const totalG = (parts: readonly { massG: number }[]): number => parts.reduce((su
 const numbers = (doses: readonly DoseNow[]): string =>
   `${doses.length === 1 ? 'dose' : 'doses'} ${doses.map(({ dose }) => dose.number).join(' and ')}`;
 
-const GONE_BY = { foam: 'foamed over', spill: 'spilled', sample: 'went as samples', lees: 'went with the lees' } as const;
+const GONE_BY = {
+  split: 'went into vessels of their own',
+  racking: 'stayed behind at the racking',
+  foam: 'foamed over',
+  spill: 'spilled',
+  sample: 'went as samples',
+  lees: 'went with the lees',
+} as const;
 
 export interface Circumstances {
   growth: number;
@@ -38,21 +46,22 @@ export function changesOf(plan: FeedingPlan, ledger: Ledger, doses: readonly Dos
   if (pitch === null || plan.doses.length === 0) return [];
   return [
     ...changesOfVolume(ledger, pitch, doses, circumstances),
-    ...changesOfTime(ledger, pitch.at, doses, circumstances.times),
+    ...changesOfTime(ledger, doses, circumstances.times),
     ...changesOfAmount(ledger, pitch, doses, circumstances),
     ...whatIsLeftOut(plan, doses, circumstances),
   ];
 }
 
 type Pitch = NonNullable<Ledger['pitch']>;
-const lostSince = ({ losses }: Ledger, pitch: Pitch) => losses.filter(({ at }) => at >= pitch.at);
+/** What went into a vessel of its own is not lost; it is fed there. */
+const goneSince = ({ losses }: Ledger, pitch: Pitch) => losses.filter(({ at }) => at >= pitch.at);
 const totalL = (losses: Ledger['losses']): number => losses.reduce((sum, loss) => sum + loss.volumeL, 0);
 const isSweetened = ({ honeys, additions }: Ledger): boolean =>
   honeys.some(({ afterPitch }) => afterPitch) || additions.some(({ afterPitch, sugarG }) => afterPitch && sugarG > 1);
 
 /** Liters that water, or anything else without sugar, brought since the pitch; 0 where it is too little to tell. */
 function thinnedL(ledger: Ledger, pitch: Pitch, volumeNow: number): number {
-  const expectedL = pitch.volumeL - totalL(lostSince(ledger, pitch));
+  const expectedL = pitch.volumeL - totalL(goneSince(ledger, pitch));
   return !isSweetened(ledger) && volumeNow > expectedL * (1 + WORTH_SAYING) ? volumeNow - expectedL : 0;
 }
 
@@ -61,11 +70,10 @@ function changesOfVolume(ledger: Ledger, pitch: Pitch, doses: readonly DoseNow[]
   const changes: Sentence[] = [];
   const coming = doses.filter(isComing);
   const [next] = coming;
-  const losses = lostSince(ledger, pitch);
+  const losses = goneSince(ledger, pitch);
   if (totalL(losses) >= WORTH_SAYING_L && next !== undefined) {
     const [why, another] = new Set(losses.map((loss) => loss.why));
-    const gone =
-      why !== undefined && another === undefined && why in GONE_BY ? GONE_BY[why as keyof typeof GONE_BY] : 'gone since the pitch';
+    const gone = why !== undefined && another === undefined && why in GONE_BY ? GONE_BY[why] : 'gone since the pitch';
     const left = coming.length > 1 ? `the ${coming.length} doses left are` : 'the dose left is';
     const [now, then] = [plannedG(next.dose, volumeNow), plannedG(next.dose, pitch.volumeL)];
     changes.push(
@@ -118,7 +126,7 @@ function whatIsLeftOut(plan: FeedingPlan, doses: readonly DoseNow[], { uncovered
 }
 
 /** What the pace of the sugar and the temperature do to the doses. */
-function changesOfTime(ledger: Ledger, pitchedAt: number, doses: readonly DoseNow[], { breakAt, pace, clockAt }: Timetable): Sentence[] {
+function changesOfTime(ledger: Ledger, doses: readonly DoseNow[], { breakAt, pace, clockAt }: Timetable): Sentence[] {
   const changes: Sentence[] = [];
   const next = doses.find(isComing);
   if (next === undefined || pace === null) return changes;
@@ -139,8 +147,8 @@ function changesOfTime(ledger: Ledger, pitchedAt: number, doses: readonly DoseNo
       say`At this pace a third of the sugar is gone ${when(breakBy)}, before ${numbers(overtaken)}: read the gravity then, ${overtaken.length === 1 ? 'it comes' : 'the first of them comes'} forward.`,
     );
   const bySugar = doses.find(({ state, dose }) => state === 'ahead' && dose.share !== null);
-  const warm = ledger.temps.at(-1);
-  if (warm !== undefined && warm.at >= pitchedAt && bySugar !== undefined && overtaken.length === 0)
+  const warm = tempsSincePitch(ledger).at(-1);
+  if (warm !== undefined && bySugar !== undefined && overtaken.length === 0)
     changes.push(
       say`At ${tempC(warm.tempC)}${pace.isMeasured ? ' and at its pace so far' : ''}, a third of the sugar is gone about ${when(breakBy)}; what is fed by the sugar moves with it.`,
     );

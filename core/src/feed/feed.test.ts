@@ -310,7 +310,7 @@ describe('the plan as the must really goes', () => {
   });
 
   it('says nothing of an empty vessel', () => {
-    expect(feedingNow(plan, fold([]), START)).toEqual({ doses: [], changes: [], wantedMg: 0 });
+    expect(feedingNow(plan, fold([]), START)).toEqual({ doses: [], changes: [], wantedMg: 0, givesMgPerL: 0 });
   });
 
   it('draws the doses as stairs up to the need, also after a loss has taken its part of what was given', () => {

@@ -1,6 +1,7 @@
 export * from './compare.ts';
 export { TOGETHER_H, doseFor } from './doseFor.ts';
 export * from './doseNow.ts';
+export { feedingFaults } from './faults.ts';
 export * from './need.ts';
 export * from './optimize.ts';
 export * from './pace.ts';

@@ -1,3 +1,4 @@
+import { tempsSincePitch } from '../ledger/index.ts';
 import type { Ledger } from '../ledger/index.ts';
 import { THIRD_BREAK } from './schools.ts';
 import { HOUR_MS } from '../quantities/index.ts';
@@ -39,8 +40,10 @@ const meanOf = (values: readonly number[]): number => values.reduce((sum, value)
  * How fast this must goes: by its readings and the temperature since, or as is usual at its temperature until one of them tells.
  * Null before the pitch.
  */
-export function paceOf({ pitch, readings, temps }: Ledger): Pace | null {
+export function paceOf(ledger: Ledger): Pace | null {
+  const { pitch, readings } = ledger;
   if (pitch === null) return null;
+  const temps = tempsSincePitch(ledger);
   const since = readings.filter(({ at, verdict }) => verdict === 'follows' && at > pitch.at);
   const last = since.at(-1);
   const share = Math.max(0, last?.shareGone ?? 0);

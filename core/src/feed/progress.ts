@@ -21,6 +21,8 @@ export interface FeedingNow {
   changes: Sentence[];
   /** mg N that the liquid there is still lacks by the school's count. */
   wantedMg: number;
+  /** mg N/L that was given and is still to come, by the school's count; what comes too late is not in it. */
+  givesMgPerL: number;
 }
 
 /** mg N that this liquid lacks by the school's count: its need, less what the must brought and what was given. */
@@ -64,7 +66,7 @@ const givenParts = (ledger: Ledger, dose: PlannedDose): PartNow[] =>
 export function feedingNow(plan: FeedingPlan, ledger: Ledger, now: number): FeedingNow {
   const { pitch } = ledger;
   const mixed = mixedOf(ledger);
-  if (pitch === null || mixed === null) return { doses: [], changes: [], wantedMg: 0 };
+  if (pitch === null || mixed === null) return { doses: [], changes: [], wantedMg: 0, givesMgPerL: 0 };
   const { practice } = plan;
   const times = timetable(plan, ledger, pitch.at, now);
   const wantedMg = wantedMgOf(plan, ledger, mixed.volumeL);
@@ -91,6 +93,7 @@ export function feedingNow(plan: FeedingPlan, ledger: Ledger, now: number): Feed
     return { dose, state, dueAt: times.dueAt(dose), expectedAt: times.soonestAt(dose), parts };
   });
   const comingMg = doses.filter(isComing).reduce((sum, dose) => sum + doseNowMg(dose, practice.organicCredit), 0);
+  const givesMgPerL = (ledger.ammoniumNMg + ledger.aminoNMg * practice.organicCredit + comingMg) / mixed.volumeL;
   const uncovered = (wantedMg - comingMg) / mixed.volumeL;
-  return { doses, changes: changesOf(plan, ledger, doses, { growth, uncovered, volumeNow: mixed.volumeL, times }), wantedMg };
+  return { doses, changes: changesOf(plan, ledger, doses, { growth, uncovered, volumeNow: mixed.volumeL, times }), wantedMg, givesMgPerL };
 }

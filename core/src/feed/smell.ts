@@ -1,4 +1,4 @@
-import { mixedOf } from '../ledger/index.ts';
+import { mixedOf, tempsSincePitch } from '../ledger/index.ts';
 import type { Ledger } from '../ledger/index.ts';
 import { HOUR_MS, degrees, hours, mgPerL, percent, say, tempC } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
@@ -56,7 +56,7 @@ function nitrogenCause(plan: FeedingPlan, ledger: Ledger, volumeL: number, now: 
 
 function temperatureCause(ledger: Ledger): SmellCause {
   const likes = ledger.pitch === null ? null : yeastOf(ledger.pitch).tempC;
-  const read = ledger.temps.at(-1);
+  const read = tempsSincePitch(ledger).at(-1);
   if (likes === null || read === undefined)
     return {
       id: 'temperature',

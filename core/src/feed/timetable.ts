@@ -1,11 +1,11 @@
-import { shareGone } from '../ledger/index.ts';
+import { mixedOf, shareGone } from '../ledger/index.ts';
 import type { Ledger } from '../ledger/index.ts';
 import type { DoseState } from './doseNow.ts';
 import { expectedAt, paceOf } from './pace.ts';
 import type { Pace } from './pace.ts';
 import type { FeedingPlan, PlannedDose } from './schedule.ts';
-import { FIRST_AMMONIUM_H, THIRD_BREAK } from './schools.ts';
-import { HOUR_MS } from '../quantities/index.ts';
+import { AMMONIUM_CUTOFF_ABV, FIRST_AMMONIUM_H, THIRD_BREAK } from './schools.ts';
+import { DAY_MS, HOUR_MS } from '../quantities/index.ts';
 
 /** Once this much of the sugar is gone, nothing that is fed is of use. */
 export const TOO_LATE_SHARE = 0.5;
@@ -28,11 +28,24 @@ export function shareSeenAt(ledger: Ledger, share: number): number | null {
   return ledger.readings.find((reading) => reading.verdict === 'follows' && reading.shareGone >= share)?.at ?? null;
 }
 
+/** So long after the pitch nothing fed is of use, whatever was read since (our estimate). */
+export const FEEDING_ENDS_DAYS = 14;
+
+/** Whether feeding is over: half the sugar gone, racked, as strong as ammonium is hardly taken up, or two weeks on. */
+export function isPastFeeding(ledger: Ledger, pitchedAt: number, now: number): boolean {
+  return (
+    shareGone(ledger) >= TOO_LATE_SHARE ||
+    (ledger.rackedAt !== null && ledger.rackedAt > pitchedAt) ||
+    (mixedOf(ledger)?.abv ?? 0) >= AMMONIUM_CUTOFF_ABV ||
+    now - pitchedAt > FEEDING_ENDS_DAYS * DAY_MS
+  );
+}
+
 /** Which doses are due, ahead, missed or dropped, by the clock and by the sugar. */
 export function timetable(plan: FeedingPlan, ledger: Ledger, pitchedAt: number, now: number): Timetable {
   const breakAt = shareSeenAt(ledger, THIRD_BREAK);
   const pace = paceOf(ledger);
-  const isTooLate = shareGone(ledger) >= TOO_LATE_SHARE;
+  const isTooLate = isPastFeeding(ledger, pitchedAt, now);
   const clockAt = (dose: PlannedDose): number => pitchedAt + dose.clockH * HOUR_MS;
   const earliestAt = pitchedAt + FIRST_AMMONIUM_H * HOUR_MS;
   const dueAt = (dose: PlannedDose): number => {

@@ -24,6 +24,10 @@ export type StyleMark = 'honey' | 'caramel' | 'apple' | 'grape' | 'fruit' | 'map
 export type Stage = 'before' | 'during' | 'after';
 
 /** An ingredient as the maker has it: a row of the reference table or a lot of their own. */
+/** What is to be minded about an ingredient; it belongs to the thing, whatever it is called. */
+export const TRAITS = ['pits', 'elder', 'raisins', 'citrus'] as const;
+export type Trait = (typeof TRAITS)[number];
+
 export interface Ingredient {
   name: string;
   family: Family;
@@ -31,6 +35,7 @@ export interface Ingredient {
   composition: Composition;
   /** 10–90 % range of its sugar, ± as a share of it: 0.3 means a third more or less. */
   sugarSpread: number;
+  traits?: readonly Trait[] | undefined;
 }
 
 export const waterShare = ({ sugar, unfermentable, insoluble }: Composition): number => 1 - sugar - unfermentable - insoluble;

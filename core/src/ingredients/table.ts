@@ -1,5 +1,5 @@
 import { honeyComposition, juiceComposition } from './composition.ts';
-import type { Family, Ingredient, StyleMark } from './composition.ts';
+import type { Family, Ingredient, StyleMark, Trait } from './composition.ts';
 
 /**
  * Where a row comes from. `composition`: sugar, fiber and water as national food-composition tables give them (USDA
@@ -82,7 +82,21 @@ const JUICES: [id: string, name: string, makes: StyleMark, brix: number, acidGPe
 ];
 
 /** Some seventy ingredients to begin from; every value is the maker's to change for a lot of their own. */
-export const INGREDIENTS: readonly ReferenceIngredient[] = [
+/** What is to be minded about some of them. */
+const TRAITS_OF: Record<string, readonly Trait[]> = {
+  apricot: ['pits'],
+  'cherry-sour': ['pits'],
+  'cherry-sweet': ['pits'],
+  peach: ['pits'],
+  plum: ['pits'],
+  elderberry: ['elder'],
+  raisin: ['raisins'],
+  orange: ['citrus'],
+  'zest-orange': ['citrus'],
+  'zest-lemon': ['citrus'],
+};
+
+const ROWS: readonly ReferenceIngredient[] = [
   ...HONEYS.map(([id, name, moisture, unfermentable, source, makes = 'honey']): ReferenceIngredient => ({
     id,
     name,
@@ -182,6 +196,11 @@ export const INGREDIENTS: readonly ReferenceIngredient[] = [
     ['acid-citric', 'citric acid', 'none', 0, 91.4, 0, 1071, 0, 0, 'definition'],
   ]),
 ];
+
+export const INGREDIENTS: readonly ReferenceIngredient[] = ROWS.map((row) => {
+  const traits = TRAITS_OF[row.id];
+  return traits === undefined ? row : { ...row, traits };
+});
 
 /** The row with this id, or undefined. */
 export const referenceIngredient = (id: string): ReferenceIngredient | undefined => INGREDIENTS.find((row) => row.id === id);

@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { MEAN_HONEY } from '../ingredients/index.ts';
 import type { EventContent } from './events.ts';
+import { MARKS } from './kinds.ts';
+import type { Ledger } from './ledger.ts';
 
 /* For the tests: whatever may be written into a record. */
 
@@ -52,5 +54,35 @@ export const anyEvent: fc.Arbitrary<EventContent> = fc.oneof(
     kind: 'transferOut',
     payload: { toBatchId: 'other', toName: 'other', volumeL },
   })),
-  fc.constant<EventContent>({ kind: 'note', payload: { text: 'tasted' } }),
+  fc
+    .constantFrom(...MARKS, undefined)
+    .map((mark): EventContent => ({ kind: 'note', payload: mark === undefined ? { text: 'rain' } : { text: mark, mark } })),
+  fc.constant<EventContent>({ kind: 'staysHere', payload: {} }),
+  fc.nat({ max: 4 }).map((index): EventContent => ({ kind: 'restartStep', payload: { index } })),
+  fc.boolean().map((holds): EventContent => ({ kind: 'finding', payload: { cause: 'cold', holds } })),
+  fc
+    .nat({ max: 20 })
+    .map((day): EventContent => ({ kind: 'putOff', payload: { ask: 'degas', told: 'degas it', until: day * 86_400_000 } })),
+  fc.double({ min: 0, max: 5, noNaN: true }).map((massG): EventContent => ({ kind: 'base', payload: { salt: 'carbonate', massG } })),
+  fc.double({ min: 0, max: 20_000, noNaN: true }).map((massG): EventContent => ({
+    kind: 'ingredient',
+    payload: {
+      name: 'juice of sugar alone',
+      family: 'juice',
+      makes: 'none',
+      massG,
+      composition: { sugar: 1, unfermentable: 0, insoluble: 0, ammoniumNMgPerKg: 0, aminoNMgPerKg: 0, acidGPerKg: 0 },
+      sugarSpread: 0,
+    },
+  })),
 );
+
+/** A parcel of a mead that ferments, as a split hands it over. */
+export const anyParcel = (parcel: Ledger): fc.Arbitrary<EventContent> =>
+  fc.constant({ kind: 'transferIn', payload: { fromBatchId: 'a', fromName: 'a', volumeL: 1, parcel } });
+
+/** Events and everything in them, held fast: a fold that writes into one throws. */
+export function frozen<T>(value: T): T {
+  if (typeof value === 'object' && value !== null) Object.values(value).forEach(frozen);
+  return Object.freeze(value);
+}

@@ -71,7 +71,7 @@ export interface Payloads {
   /** Which of the starter’s steps was done, from 0. */
   restartStep: { index: number };
   /** The maker’s word: it rests here, above where it was expected, and is looked at as it is. */
-  staysHere: Record<never, never>;
+  staysHere: Record<string, never>;
   note: { text: string; mark?: Mark | undefined; step?: string | undefined };
   /** Replaces an earlier event, or withdraws it where `replacement` is null. The earlier one stays on record. */
   amendment: { eventId: string; replacement: Replacement | null };

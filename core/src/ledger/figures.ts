@@ -4,7 +4,7 @@ import { ASSUMPTION_NAMES, ASSUMPTION_RANGES, assumptionInputs, assumptionsFrom 
 import type { BatchEvent } from './events.ts';
 import { fold } from './fold.ts';
 import { viewOf } from './view.ts';
-import type { Ledger } from './ledger.ts';
+import type { DoubtedFigure, Ledger } from './ledger.ts';
 
 export type LedgerFigure = 'sg' | 'abv' | 'sugarGPerL' | 'volumeL' | 'shareGone';
 
@@ -29,7 +29,31 @@ export function ledgerFigures(events: readonly BatchEvent[]): Record<LedgerFigur
   });
   /** What propagation reaches straight on lies below none at all; nobody has less sugar than that. */
   const notLess = ({ value, low, high }: Ranged): Ranged => ({ value, low: Math.max(0, low), high });
-  return { ...figures, abv: notLess(figures.abv), sugarGPerL: notLess(figures.sugarGPerL) };
+  const { sg, abv, sugarGPerL, volumeL, shareGone } = figures;
+  const { doubt } = now;
+  const born = (figure: Ranged, name: DoubtedFigure): Ranged => (doubt === null ? figure : widened(figure, doubt[name]));
+  return {
+    /** A gravity read since it was split off is as sure as its instrument. */
+    sg: now.transfers.some(({ direction, at }) => direction === 'born' && (last?.at ?? 0) > at) ? sg : born(sg, 'sg'),
+    abv: notLess(born(abv, 'abv')),
+    sugarGPerL: notLess(born(sugarGPerL, 'sugarGPerL')),
+    volumeL,
+    shareGone: born(shareGone, 'shareGone'),
+  };
+}
+
+/** Two independent doubts join as a root of squares. */
+const widened = ({ value, low, high }: Ranged, [below, above]: readonly [number, number]): Ranged => ({
+  value,
+  low: value - Math.hypot(value - low, below),
+  high: value + Math.hypot(high - value, above),
+});
+
+/** How unsure the figures of a batch are, for what is split off it. */
+export function doubtOf(figures: Record<LedgerFigure, Ranged> | null): Ledger['doubt'] {
+  if (figures === null) return null;
+  const sides = ({ value, low, high }: Ranged): [number, number] => [value - low, high - value];
+  return { sg: sides(figures.sg), abv: sides(figures.abv), sugarGPerL: sides(figures.sugarGPerL), shareGone: sides(figures.shareGone) };
 }
 
 const shown = (value: number, digits: number): string => value.toFixed(digits);

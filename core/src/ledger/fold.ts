@@ -249,6 +249,13 @@ export function fold(events: readonly BatchEvent[], assumptions: Assumptions = C
   return ledger;
 }
 
+/** The events up to the first bottling; all of them where there is none. */
+export function beforeBottling(events: readonly BatchEvent[]): readonly BatchEvent[] {
+  const standing = standingEvents(events);
+  const first = standing.findIndex(({ kind }) => kind === 'bottling');
+  return first < 0 ? events : standing.slice(0, first);
+}
+
 /** The state just before a moment, for judging what was decided then. */
 export function foldUntil(events: readonly BatchEvent[], at: number): Ledger {
   const ledger = emptyLedger();

@@ -1,10 +1,21 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { alcoholByBalance, correctedSg } from '../liquid/index.ts';
-import { Refusal } from '../quantities/index.ts';
 import { eventsAt } from './build.ts';
-import { anyEvent, berries, honey, reading, water, yeast } from './anyEvent.ts';
-import { MASS_FIELDS, contentsG, fold, foldUntil, ledgerFigures, logOf, massImbalanceG, mixedOf, parcelOf, viewOf } from './index.ts';
+import { anyEvent, berries, frozen, honey, reading, water, yeast } from './anyEvent.ts';
+import {
+  GUARD,
+  contentsG,
+  fold,
+  foldUntil,
+  guardNeeded,
+  ledgerFigures,
+  logOf,
+  massImbalanceG,
+  mixedOf,
+  parcelOf,
+  viewOf,
+} from './index.ts';
 import type { BatchEvent, EventContent } from './index.ts';
 
 const START = Date.UTC(2026, 0, 5, 9);
@@ -25,6 +36,24 @@ describe('the ledger', () => {
           expect(mass).toBeGreaterThanOrEqual(-1e-6);
       }),
       { numRuns: 300, seed: 7 },
+    );
+  });
+
+  it('leaves its events as they are, and folds them to the same again', () => {
+    const parcel = parcelOf(fold(mead([24, reading(1.06, 20)])), 2);
+    fc.assert(
+      fc.property(fc.array(anyEvent, { maxLength: 20 }), fc.boolean(), (contents, isBorn) => {
+        const born: EventContent[] = isBorn
+          ? [{ kind: 'transferIn', payload: { fromBatchId: 'a', fromName: 'a', volumeL: 2, parcel } }]
+          : [];
+        const rows = [...born, ...contents].map((content, i) => [i, content] as const);
+        const events = frozen(JSON.parse(JSON.stringify(eventsAt(START, rows))) as BatchEvent[]);
+        const before = JSON.stringify(events);
+        const [once, twice] = [fold(events), fold(events)];
+        expect(twice).toEqual(once);
+        expect(JSON.stringify(events)).toBe(before);
+      }),
+      { numRuns: 200, seed: 11 },
     );
   });
 
@@ -163,6 +192,80 @@ describe('the ledger', () => {
   });
 });
 
+describe('a refractometer in alcohol', () => {
+  it('reads on, whatever rounding left of the first alcohol', () => {
+    for (let sg = 1.09; sg > 1.06; sg -= 0.0007) {
+      const ledger = fold(
+        mead(
+          [24, { kind: 'reading', payload: { sg } }],
+          [30, { kind: 'reading', payload: { brix: 22 } }],
+          [90, { kind: 'reading', payload: { brix: 16 } }],
+        ),
+      );
+      expect(ledger.readings.at(-1)!.verdict, sg.toFixed(4)).toBe('follows');
+    }
+  });
+});
+
+describe('two readings that agree', () => {
+  it('overrule a low slip before them, and one alone does not', () => {
+    const slip: [number, EventContent][] = [
+      [100, reading(1.06)],
+      [148, reading(1.02)],
+      [172, reading(1.05)],
+    ];
+    expect(fold(mead(...slip)).readings.map(({ verdict }) => verdict)).toEqual(['follows', 'follows', 'unexplained']);
+    const settled = fold(mead(...slip, [196, reading(1.048)]));
+    expect(settled.readings.map(({ verdict }) => verdict)).toEqual(['follows', 'unexplained', 'follows', 'follows']);
+    expect(viewOf(settled)!.sg).toBeCloseTo(1.048, 4);
+    const apart = fold(mead(...slip, [196, reading(1.0465)]));
+    expect(apart.readings.at(-1)!.verdict, '3.5 points apart they do not agree').toBe('unexplained');
+    expect(Math.abs(massImbalanceG(settled))).toBeLessThan(1e-6);
+  });
+});
+
+describe('what guards a mead', () => {
+  const stable = (sulfiteG: number, sorbateG: number, ...more: [number, EventContent][]): BatchEvent[] =>
+    mead(
+      [700, reading(0.992)],
+      [710, { kind: 'reading', payload: { ph: 3.4 } }],
+      [720, { kind: 'sulfite', payload: { salt: 'potassium', massG: sulfiteG } }],
+      [721, { kind: 'sorbate', payload: { massG: sorbateG } }],
+      ...more,
+    );
+  const volumeL = viewOf(fold(stable(0, 0)))!.volumeL;
+  const need = guardNeeded(viewOf(fold(stable(0, 0)))!.abv, 3.4);
+  const sulfiteG = (need.so2MgPerL * volumeL) / 576.3;
+  const sorbateG = (need.sorbicMgPerL * volumeL) / ((112.13 / 150.22) * 1000);
+  const since = (events: BatchEvent[]): number | null => fold(events).guarded?.at ?? null;
+
+  it.each([
+    ['the whole of both', 1, 1, true],
+    ['just enough of both', GUARD.opensAt + 0.01, GUARD.opensAt + 0.01, true],
+    ['too little sulfite', GUARD.opensAt - 0.01, 1, false],
+    ['too little sorbate', 1, GUARD.opensAt - 0.01, false],
+    ['a thousandth', 0.001, 0.001, false],
+    ['nothing', 0, 0, false],
+  ])('is a dose: %s', (_name, sulfite, sorbate, guards) => {
+    expect(since(stable(sulfite * sulfiteG, sorbate * sorbateG)) !== null).toBe(guards);
+  });
+
+  it('is thinned by what is poured in, up to a point', () => {
+    const thinned = (liters: number): number | null => since(stable(sulfiteG, sorbateG, [730, water(liters)]));
+    expect(thinned(volumeL * (1 / GUARD.holdsTo - 1) * 0.97)).not.toBeNull();
+    expect(thinned(volumeL * (1 / GUARD.holdsTo - 1) * 1.03)).toBeNull();
+  });
+
+  it('is undone by yeast, and neither by a loss nor by a split', () => {
+    expect(since(stable(sulfiteG, sorbateG, [730, yeast]))).toBeNull();
+    expect(since(stable(sulfiteG, sorbateG, [730, { kind: 'removal', payload: { volumeL: 2, reason: 'spill' } }]))).not.toBeNull();
+    const parcel = parcelOf(fold(stable(sulfiteG, sorbateG)), 1);
+    expect(
+      since(eventsAt(START, [[800, { kind: 'transferIn', payload: { fromBatchId: 'a', fromName: 'a', volumeL: 1, parcel } }]])),
+    ).not.toBeNull();
+  });
+});
+
 describe('fruit and pulp', () => {
   const withFruit = (...more: [number, EventContent][]): BatchEvent[] =>
     eventsAt(START, [[0, honey(1500)], [0, water(3)], [0, berries(2000)], ...more]);
@@ -197,96 +300,5 @@ describe('fruit and pulp', () => {
         ]),
       ),
     );
-  });
-});
-
-describe('splitting and blending', () => {
-  const id = (n: number) => ({ id: `t${n}`, seq: 90 + n, happenedAt: START + 1e10, enteredAt: START + 1e10 });
-  const split = (events: BatchEvent[], volumeL: number) => {
-    const parcel = parcelOf(fold(events), volumeL);
-    const parent: BatchEvent[] = [...events, { ...id(1), kind: 'transferOut', payload: { toBatchId: 'b', toName: 'b', volumeL } }];
-    const child: BatchEvent[] = [{ ...id(2), kind: 'transferIn', payload: { fromBatchId: 'a', fromName: 'a', volumeL, parcel } }];
-    return { parent, child };
-  };
-
-  it('conserves each mass, split and blended back', () => {
-    fc.assert(
-      fc.property(fc.array(anyEvent, { maxLength: 12 }), fc.double({ min: 0.05, max: 0.95, noNaN: true }), (contents, share) => {
-        const events = [
-          ...mead([20, berries(500)]),
-          ...eventsAt(
-            START,
-            contents.map((content, i) => [30 + i, content] as const),
-          ).map((event, i) => ({ ...event, id: `x${i}`, seq: 10 + i })),
-        ];
-        const whole = fold(events);
-        const volumeL = mixedOf(whole)?.volumeL ?? 0;
-        fc.pre(volumeL > 0.2);
-        const { parent, child } = split(events, volumeL * share);
-        const [left, taken] = [fold(parent), fold(child)];
-        for (const field of MASS_FIELDS) expect(left[field] + taken[field], field).toBeCloseTo(whole[field], 6);
-        const back: BatchEvent[] = [
-          ...parent,
-          {
-            ...id(3),
-            kind: 'transferIn',
-            payload: { fromBatchId: 'b', fromName: 'b', volumeL: 1, parcel: parcelOf(taken, mixedOf(taken)!.volumeL) },
-          },
-        ];
-        const guards = ['guardSo2Mg', 'guardSorbicMg'];
-        for (const field of MASS_FIELDS.filter((each) => !guards.includes(each)))
-          expect(fold(back)[field], field).toBeCloseTo(whole[field], 6);
-        expect(Math.abs(massImbalanceG(taken))).toBeLessThan(1e-6 * (1 + taken.pouredG));
-        expect(Math.abs(massImbalanceG(fold(back)))).toBeLessThan(1e-5 * (1 + whole.pouredG));
-      }),
-      { numRuns: 150, seed: 14 },
-    );
-  });
-
-  it('hands the history to a child and leaves that of a blend alone', () => {
-    const events = mead([24, reading(1.06, 20)]);
-    const { child } = split(events, 2);
-    expect(fold(child).pitch?.at).toBe(fold(events).pitch?.at);
-    expect(fold(child).readings).toEqual(fold(events).readings);
-    expect(viewOf(fold(child))!.abv).toBeCloseTo(viewOf(fold(events))!.abv, 9);
-    const blended: BatchEvent[] = [
-      ...eventsAt(START, [
-        [0, honey(900)],
-        [0, water(3)],
-      ]),
-      { ...child[0]!, seq: 5 },
-    ];
-    expect(fold(blended).pitch).toBeNull();
-    expect(fold(blended).transfers).toHaveLength(1);
-  });
-
-  it('refuses more than there is', () => {
-    expect(() => parcelOf(fold(mead()), 50)).toThrow(/cannot be taken over/);
-    expect(() => parcelOf(fold(mead()), 0)).toThrow(Refusal);
-  });
-});
-
-describe('what a batch takes from the shelf', () => {
-  const fromLot = (massG: number): EventContent => ({
-    kind: 'honey',
-    payload: { name: 'linden', massG, moisture: 0.17, unfermentable: 0.03, lotId: 'lot' },
-  });
-
-  it('is summed by lot, and given back when taken back', () => {
-    const events = eventsAt(START, [
-      [0, fromLot(500)],
-      [1, fromLot(700)],
-      [2, honey(100)],
-    ]);
-    expect(fold(events).taken).toEqual({ lot: 1200 });
-    const undone: BatchEvent = {
-      id: 'u',
-      seq: 9,
-      happenedAt: START,
-      enteredAt: START,
-      kind: 'amendment',
-      payload: { eventId: events[1]!.id, replacement: null },
-    };
-    expect(fold([...events, undone]).taken).toEqual({ lot: 500 });
   });
 });

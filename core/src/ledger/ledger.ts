@@ -31,6 +31,8 @@ export interface Temperature {
   tempC: number;
 }
 
+export type DoubtedFigure = 'sg' | 'abv' | 'sugarGPerL' | 'shareGone';
+
 export interface Ledger {
   /** Which shape and which rules it was folded by; one of another version is folded again. */
   version: number;
@@ -100,6 +102,8 @@ export interface Ledger {
     bagOutAt: number | null;
   }[];
   strainedAt: number | null;
+  /** How unsure its figures were when it was split off, below and above; null where it was poured here. */
+  doubt: Record<DoubtedFigure, readonly [below: number, above: number]> | null;
   /** `born`: the batch began with it; `in`: it was poured into what was there. */
   transfers: { at: number; batchId: string; name: string; volumeL: number; direction: 'born' | 'in' | 'out' }[];
   /** Grams taken from each lot of the shelf. */
@@ -173,6 +177,7 @@ export const emptyLedger = (): Ledger => ({
   honeys: [],
   additions: [],
   strainedAt: null,
+  doubt: null,
   transfers: [],
   taken: {},
   doses: [],

@@ -59,6 +59,22 @@ function settleMust(ledger: Ledger, sg: number): void {
   ledger.sugarBasisG *= scale;
 }
 
+/** Two readings that agree with each other may not both be slips: within this, SG (two hydrometers’ errors). */
+const AGREE_SG = 0.003;
+
+/**
+ * Whether a reading that cannot be and the one before it, that could not be either, agree: then the low one that both stand against was
+ * the slip, and counts no more.
+ */
+function overrules(ledger: Ledger, sg: number): boolean {
+  const before = ledger.readings.at(-1);
+  if (before?.verdict !== 'unexplained' || Math.abs(before.sg - sg) > AGREE_SG || before.at < (ledger.pitch?.at ?? 0)) return false;
+  const outlier = ledger.readings.findLast(({ verdict }) => verdict === 'follows');
+  if (outlier !== undefined) outlier.verdict = 'unexplained';
+  before.verdict = 'follows';
+  return true;
+}
+
 /** Brings the ledger to a measured gravity; false where it cannot be right. */
 function followGravity(ledger: Ledger, expected: Mixed, sg: number, assumptions: Assumptions): boolean {
   if (ledger.pitch === null) {
@@ -66,7 +82,7 @@ function followGravity(ledger: Ledger, expected: Mixed, sg: number, assumptions:
     settleMust(ledger, sg);
     return true;
   }
-  if (sg > expected.sg + NOISE_ABOVE_SG) return false;
+  if (sg > expected.sg + NOISE_ABOVE_SG && !overrules(ledger, sg)) return false;
   try {
     fermentExtract(ledger, fermentedFromSg(liquidOf(ledger), sg, assumptions.ethanolYield), assumptions);
     return true;

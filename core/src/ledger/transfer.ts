@@ -44,17 +44,19 @@ function guardOf(parcel: Partial<Ledger> & Pick<Ledger, 'sulfites' | 'pitch' | '
 export function receive(ledger: Ledger, parcel: Immutable<Ledger>): 'born' | 'in' {
   const isFresh = ledger.lastEventAt === null;
   const massG = parcel.waterG + parcel.sugarG + parcel.unfermentableG + parcel.ethanolG + parcel.saltsG;
-  if (isFresh) {
-    /** A history of its own: what comes later is written into it, never into the event that brought it. */
-    const own = copyOf(parcel);
-    Object.assign(ledger, emptyLedger(), own, {
-      doses: own.doses.map(withNitrogen),
-      temps: tempsOf(own),
-      ...guardOf(own),
-      version: LEDGER_VERSION,
-    });
-  } else {
-    for (const field of MASS_FIELDS) ledger[field] += parcel[field] ?? 0;
+  /** A history of its own: what comes later is written into it, never into the event that brought it. */
+  const kept = copyOf(parcel);
+  const own: Ledger = {
+    ...emptyLedger(),
+    ...kept,
+    doses: kept.doses.map(withNitrogen),
+    temps: tempsOf(kept),
+    ...guardOf(kept),
+    version: LEDGER_VERSION,
+  };
+  if (isFresh) Object.assign(ledger, own);
+  else {
+    for (const field of MASS_FIELDS) ledger[field] += own[field];
     /** It may bring sugar and yeast alike, and thins what was dosed. */
     breakGuard(ledger);
   }

@@ -3,7 +3,7 @@ import type { Liquid, Mixed } from '../liquid/index.ts';
 import { afterSugar } from '../yeast/index.ts';
 import { CENTRAL_ASSUMPTIONS } from './assumptions.ts';
 import { liquidOf } from './ledger.ts';
-import type { Ledger, LedgerView } from './ledger.ts';
+import type { Ledger, LedgerView, Temperature } from './ledger.ts';
 
 /** The last mixture that was asked for: readings ask for the same one before and after. */
 let last: { liquid: Liquid; mixed: Mixed } | null = null;
@@ -32,6 +32,10 @@ export function viewOf(ledger: Ledger): LedgerView | null {
     nitrogenMgPerL: (ledger.ammoniumNMg + ledger.aminoNMg) / mixed.volumeL,
   };
 }
+
+/** Temperatures of what ferments: a sample of the unpitched must, warm from mixing, tells nothing of it. */
+export const tempsSincePitch = ({ temps, pitch }: Pick<Ledger, 'temps' | 'pitch'>): readonly Temperature[] =>
+  pitch === null ? [] : temps.filter(({ at }) => at >= pitch.at);
 
 /** 0 to 1, of the fermentable sugar that this liquid holds or held. */
 export const shareGone = (ledger: Ledger): number => (ledger.sugarBasisG > 0 ? 1 - ledger.sugarG / ledger.sugarBasisG : 0);

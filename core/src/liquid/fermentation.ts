@@ -56,13 +56,13 @@ export function fermentedFromSg(liquid: Liquid, sg: number, ethanolYield = ETHAN
   const guess = (misfitNow * liquid.waterG) / 1000 / SG_FALL_PER_G_PER_L;
   const near = secant(misfit, { x: 0, y: misfitNow }, guess, [least, most], 1e-7 * (1 + most));
   if (near !== null) return near;
-  if (misfit(most) > 0) {
+  if (!(misfit(most) <= 0)) {
     throw new Refusal(
       `${sg.toFixed(3)} is lower than this must can go: with every gram fermented it would read ${sgAfter(liquid, most).toFixed(3)}.`,
       'sg',
     );
   }
-  if (misfit(least) < 0) {
+  if (!(misfit(least) >= 0)) {
     throw new Refusal(`${sg.toFixed(3)} is higher than this must ever was; more honey than is written down, or a slip.`, 'sg');
   }
   return findRoot(misfit, least, most, 1e-7 * (1 + most)).x;

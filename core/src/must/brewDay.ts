@@ -1,12 +1,13 @@
 import { drippingG, waterShare } from '../ingredients/index.ts';
 import { MUST_SULFITE_WAIT_H, SO2_IN } from '../preservatives/index.ts';
 import type { EventContent } from '../ledger/index.ts';
-import { degrees, gravity, hours, massG, mgPerL, say, tempC, volumeL } from '../quantities/index.ts';
+import { degrees, gravity, hours, massG, mgPerL, say, tempC, volumeL, weighedG } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { MUST_TEMP_C, ATTEMPERATION, rehydrationOf, yeastOf, yeastToPitchG } from '../yeast/index.ts';
 import type { MustPlan, PlannedIngredient } from './plan.ts';
 import type { MustFigures } from './predict.ts';
 import { FEED_AT_SG } from './stepFeeding.ts';
+import { SUDDEN_ACID_G_PER_L } from './verdicts.ts';
 
 /** How the maker goes about it; makers differ on every one of these. */
 export interface BrewSchools {
@@ -54,14 +55,20 @@ const step = (
   more: { caution?: Sentence; waitH?: number } = {},
 ): BrewStep => ({ id, part, title, sentence, deed, caution: more.caution ?? null, waitH: more.waitH ?? 0 });
 
+/** The must as it really is, once it is poured: the yeast is reckoned for that. */
+export interface Poured {
+  volumeL: number;
+  sg: number;
+}
+
 /** The plan as ordered steps with amounts, temperatures and cautions. */
-export function brewDay(plan: MustPlan, figures: MustFigures, schools: BrewSchools): BrewStep[] {
+export function brewDay(plan: MustPlan, figures: MustFigures, schools: BrewSchools, poured: Poured | null = null): BrewStep[] {
   return [
     ...makeReady(plan),
     ...mixing(plan, figures, schools),
     ...measuring(figures),
-    ...pitching(plan, figures, schools),
-    ...later(plan),
+    ...pitching(plan, poured ?? { volumeL: figures.volumeL.value, sg: figures.og.value }, schools),
+    ...later(plan, figures.volumeL.value),
   ];
 }
 
@@ -201,9 +208,9 @@ function measuring({ og, volumeL: liters }: MustFigures): BrewStep[] {
   ];
 }
 
-function pitching(plan: MustPlan, figures: MustFigures, schools: BrewSchools): BrewStep[] {
+function pitching(plan: MustPlan, must: Poured, schools: BrewSchools): BrewStep[] {
   const yeast = yeastOf(plan);
-  const grams = yeastToPitchG(figures.volumeL.value, figures.og.value);
+  const grams = weighedG(yeastToPitchG(must.volumeL, must.sg));
   const water = rehydrationOf(grams);
   const rehydrate = step(
     'rehydrate',
@@ -230,7 +237,9 @@ function pitching(plan: MustPlan, figures: MustFigures, schools: BrewSchools): B
   return schools.pitch === 'rehydrate' ? [rehydrate, attemper, pitch, air] : [pitch, air];
 }
 
-function later(plan: MustPlan): BrewStep[] {
+function later(plan: MustPlan, liters: number): BrewStep[] {
+  const isSudden = ({ massG: grams, composition }: PlannedIngredient): boolean =>
+    liters > 0 && (grams * composition.acidGPerKg) / 1000 / liters > SUDDEN_ACID_G_PER_L;
   const during = plan.ingredients.filter(({ stage, massG: grams }) => stage === 'during' && grams > 0);
   const after = plan.ingredients.filter(({ stage, massG: grams }) => stage === 'after' && grams > 0);
   const bags = plan.ingredients.filter(({ bagDays, stage, massG: grams }) => bagDays !== undefined && stage === 'before' && grams > 0);
@@ -244,6 +253,9 @@ function later(plan: MustPlan): BrewStep[] {
           ? say`${massG(ingredient.massG)} into the fermenting must when it has fallen to ${gravity(FEED_AT_SG)}.`
           : say`${massG(ingredient.massG)} into the fermenting must once the first foam is over.`,
         { kind: 'ingredient', ingredientId: ingredient.id, massG: ingredient.massG },
+        isSudden(ingredient)
+          ? { caution: say`So much acid at once can stop the yeast dead: give it in parts two days apart, with carbonate at hand.` }
+          : {},
       ),
     ),
     ...bags.map((ingredient) => {

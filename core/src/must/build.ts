@@ -7,9 +7,10 @@ import type { MustPlan, PlannedIngredient } from './plan.ts';
 
 /** A line of a plan from an ingredient: free where it is honey, before the pitch, in this amount. */
 export function planned(ingredient: Ingredient, massG: number, over: Partial<PlannedIngredient> = {}): PlannedIngredient {
-  const { name, family, makes, composition, sugarSpread } = ingredient;
+  const { name, family, makes, composition, sugarSpread, traits } = ingredient;
   const lock = family === 'honey' ? 'free' : 'mass';
-  return { id: name, name, family, makes, composition, sugarSpread, massG, stage: 'before', lock, ...over };
+  const minded = traits === undefined ? {} : { traits };
+  return { id: name, name, family, makes, composition, sugarSpread, ...minded, massG, stage: 'before', lock, ...over };
 }
 
 /** A line from the reference table. @throws Refusal for an unknown row */

@@ -34,7 +34,8 @@ export function lackOf(plan: MustPlan, leftG: ReadonlyMap<string, number>): { in
   const left = new Map(leftG);
   return plan.ingredients.flatMap((ingredient) => {
     if (ingredient.massG <= 0) return [];
-    const there = ingredient.lotId === undefined ? 0 : (left.get(ingredient.lotId) ?? 0);
+    /** What other batches have taken beyond the stock is theirs to buy. */
+    const there = ingredient.lotId === undefined ? 0 : Math.max(0, left.get(ingredient.lotId) ?? 0);
     const used = Math.min(there, ingredient.massG);
     if (ingredient.lotId !== undefined) left.set(ingredient.lotId, there - used);
     const lackG = ingredient.massG - used;

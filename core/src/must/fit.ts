@@ -8,6 +8,7 @@ import { composeMust, mixMust } from './compose.ts';
 import { measureMust } from './measure.ts';
 import type { MustPlan, PlannedIngredient } from './plan.ts';
 import { centralCourse } from './predict.ts';
+import { TOO_STRONG_START_SG } from './stepFeeding.ts';
 import { heldIn, valueOf } from './solve.ts';
 
 /** Headspace that a fermenting must wants, % of the vessel: for foam, and for the cap that fruit makes on top (trade habit; the upper figure is ours). */
@@ -67,7 +68,9 @@ function holdBackWater(plan: MustPlan, roomL: number): Fit['heldBack'] {
   try {
     if (filledWith(plan.waterL * 0.3) > roomL) return null;
     const waterL = findRoot((w) => filledWith(w) - roomL, plan.waterL * 0.3, plan.waterL, 1e-4).x;
-    return { waterL: plan.waterL - waterL, og: measureMust({ ...plan, waterL }, course).og };
+    const { og } = measureMust({ ...plan, waterL }, course);
+    /** A must that is too strong to start in is no way out. */
+    return og > TOO_STRONG_START_SG ? null : { waterL: plan.waterL - waterL, og };
   } catch (error) {
     if (error instanceof Refusal || error instanceof RangeError) return null;
     throw error;

@@ -47,10 +47,11 @@ function courseFrom(values: readonly number[]): Course {
 
 /** What a plan makes, each figure with its 10–90 % range (first-order propagation; `drawMust` agrees with it). */
 export function predictMust(plan: MustPlan): MustFigures {
-  return propagate<MustFigure>(inputsOf(plan), (values) => measureMust(plan, courseFrom(values)));
+  const figures = propagate<MustFigure>(inputsOf(plan), (values) => measureMust(plan, courseFrom(values)));
+  /** What propagation reaches straight on may lie below none at all. */
+  const notLess = ({ value, low, high }: Ranged): Ranged => ({ value, low: Math.max(0, low), high });
+  return Object.fromEntries(Object.entries(figures).map(([name, figure]) => [name, notLess(figure)])) as MustFigures;
 }
-
-/** Half the width of 10–90 % in standard deviations of a normal distribution. */
 
 /**
  * The same ranges by drawing: each input from a normal distribution whose sides are its low and high ends.

@@ -1,8 +1,9 @@
-import { fold, ledgerFigures, mixedOf, standingEvents } from '../ledger/index.ts';
+import { emptyLedger, fold, gravityRead, ledgerFigures, mixedOf, standingEvents } from '../ledger/index.ts';
 import type { BatchEvent, EventContent, EventOf, StandingEvent } from '../ledger/index.ts';
 import { HYDROMETER_PLUS_MINUS, correctedSg } from '../liquid/index.ts';
+import type { GravityInstrument } from '../liquid/index.ts';
 import { findRoot } from '../numerics/index.ts';
-import { Refusal, gravity, massG, percent, say, tempC, volumeL } from '../quantities/index.ts';
+import { Refusal, gravity, massG, percent, points, say, tempC, volumeL } from '../quantities/index.ts';
 import type { Ranged, Sentence } from '../quantities/index.ts';
 
 /** One way in which the must can have come to read so. */
@@ -49,31 +50,34 @@ const bell = (miss: number, usual: number): number => Math.exp(-0.5 * (miss / us
 /**
  * The first reading of a must against what was poured: inside what the pours allow, or how it can have come about, most likely
  * first. Null while there is no gravity of the unpitched must.
+ *
+ * @param capacityL of the vessel to its brim: what would not go into it did not happen
  */
-export function reconcileMust(events: readonly BatchEvent[]): Reconciliation | null {
+export function reconcileMust(events: readonly BatchEvent[], capacityL = Number.POSITIVE_INFINITY): Reconciliation | null {
   const standing = standingEvents(events);
   const pitchAt = standing.find((event) => event.kind === 'yeast')?.happenedAt ?? Number.POSITIVE_INFINITY;
   const reading = standing.findLast(
-    (event): event is EventOf<'reading'> => event.kind === 'reading' && event.payload.sg !== undefined && event.happenedAt <= pitchAt,
+    (event): event is EventOf<'reading'> =>
+      event.kind === 'reading' && (event.payload.sg ?? event.payload.brix) !== undefined && event.happenedAt <= pitchAt,
   );
   const readAt = reading?.happenedAt ?? 0;
   const poured = standing.filter((event) => event.happenedAt <= readAt && event.kind !== 'reading' && event.kind !== 'yeast');
   const must = mixedOf(fold(poured));
-  if (reading?.payload.sg === undefined || must === null) return null;
-  const { sg: readSg, tempC: sampleC, calibrationC = 20 } = reading.payload;
-  const measuredSg = correctedSg(readSg, sampleC ?? calibrationC, calibrationC);
+  const read = reading === undefined ? null : gravityRead(emptyLedger(), reading.payload);
+  if (reading === undefined || read === null || must === null) return null;
+  const measuredSg = read.sg;
   const predicted = ledgerFigures(poured)?.sg ?? { value: must.sg, low: must.sg, high: must.sg };
   const stirred = standing.some(
     (event) => event.kind === 'note' && event.payload.mark === 'stirred' && event.happenedAt <= reading.happenedAt,
   );
   const found = [
-    ...waterSlip(poured, measuredSg),
+    ...waterSlip(poured, measuredSg, capacityL),
     ...wetHoney(poured, measuredSg),
     ...jarSlip(poured, measuredSg, must.sg),
     ...otherIngredients(poured, measuredSg),
     unmixed(reading, measuredSg, must.sg, stirred),
     ...warmSample(reading, must.sg),
-    instrument(measuredSg - must.sg),
+    instrument(read.instrument, measuredSg - must.sg),
   ];
   return {
     readingId: reading.id,
@@ -130,7 +134,7 @@ const largest = <K extends 'honey' | 'water' | 'ingredient'>(
     .sort((a, b) => size(b) - size(a))
     .at(0);
 
-function waterSlip(poured: readonly StandingEvent[], measuredSg: number): Explanation[] {
+function waterSlip(poured: readonly StandingEvent[], measuredSg: number, capacityL: number): Explanation[] {
   const water = largest(poured, 'water', (event) => event.payload.volumeL);
   if (water === undefined) return [];
   const with_ = (liters: number): EventOf<'water'> => ({ ...water, payload: { ...water.payload, volumeL: liters } });
@@ -138,6 +142,7 @@ function waterSlip(poured: readonly StandingEvent[], measuredSg: number): Explan
   if (liters === null) return [];
   const moreL = liters - water.payload.volumeL;
   const volumeThen = mixedOf(fold(poured.map((event) => (event.id === water.id ? with_(liters) : event))))?.volumeL ?? 0;
+  if (volumeThen > capacityL) return [];
   const usual = Math.max(USUAL_MISS.waterLeastL, USUAL_MISS.waterShare * water.payload.volumeL);
   return [
     {
@@ -240,7 +245,7 @@ function unmixed(reading: EventOf<'reading'>, measuredSg: number, expectedSg: nu
 
 function warmSample(reading: EventOf<'reading'>, expectedSg: number): Explanation[] {
   const { sg = 1, tempC: given, calibrationC = 20 } = reading.payload;
-  if (given !== undefined) return [];
+  if (given !== undefined || reading.payload.sg === undefined) return [];
   const sampleC = sizeFor((t) => correctedSg(sg, t, calibrationC), expectedSg, calibrationC + 1, 60);
   if (sampleC === null) return [];
   return [
@@ -262,11 +267,16 @@ function warmSample(reading: EventOf<'reading'>, expectedSg: number): Explanatio
   ];
 }
 
-function instrument(off: number): Explanation {
+function instrument(name: GravityInstrument, off: number): Explanation {
+  const stands = say`The ${name} itself reads ${points(1000 * Math.abs(off))} ${off < 0 ? 'too low' : 'too high'}`;
+  const isRefractometer = name === 'refractometer';
   return {
     id: 'instrument',
-    sentence: say`The hydrometer itself stands ${gravity(Math.abs(off))} ${off < 0 ? 'too low' : 'too high'}, or bubbles hold it.`,
-    check: say`Spin it and read again; in plain water at its own temperature it must show ${gravity(1)}.`,
+    /** Bubbles lift a hydrometer; nothing pulls it down. */
+    sentence: [...stands, off > 0 && name === 'hydrometer' ? ', or bubbles hold it up.' : '.'],
+    check: isRefractometer
+      ? say`Set it to zero with plain water at its own temperature, and read again.`
+      : say`Spin it and read again; in plain water at its own temperature it must show ${gravity(1)}.`,
     weight: HOW_OFTEN.instrument * bell(off, 2 * HYDROMETER_PLUS_MINUS),
     settles: [],
   };

@@ -10,9 +10,15 @@ import { centralCourse } from './predict.ts';
 export const SAFE_START_SG = 1.11;
 /** Where a must begins to be hard on yeast, SG (trade habit: above 1.120 to 1.130). */
 export const STRONG_START_SG = 1.12;
+/** Where it may never begin, SG (trade habit). */
+export const TOO_STRONG_START_SG = 1.135;
 /** Gravity at which the next honey goes in, and the most it may lift the must to (trade habit; our figures). */
 export const FEED_AT_SG = 1.03;
 const FEED_TO_SG = 1.055;
+
+/** A smaller share of the honey is not worth keeping back; a smaller rest joins the step before (our estimates). */
+const LEAST_FED_SHARE = 0.02;
+const LEAST_STEP_SHARE = 0.03;
 
 export interface HoneyStep {
   number: number;
@@ -40,6 +46,7 @@ export function stepFeedingOf(plan: MustPlan): StepFeeding | null {
   const sgWith = (share: number): number => mixMust(mustsOf(withStartShare(plan, share), course).start).sg;
   if (effectiveOg <= STRONG_START_SG || sgWith(0) >= SAFE_START_SG) return null;
   const startShare = findRoot((share) => sgWith(share) - SAFE_START_SG, 0, 1, 1e-6).x;
+  if (1 - startShare < LEAST_FED_SHARE) return null;
   const started = withStartShare(plan, startShare);
   const honeys = gathered.ingredients.filter(({ family, stage }) => family === 'honey' && stage === 'before');
   let backG = honeys.reduce((sum, { massG }) => sum + massG, 0) * (1 - startShare);
@@ -55,7 +62,8 @@ export function stepFeedingOf(plan: MustPlan): StepFeeding | null {
       return next;
     };
     const most = findRoot((massG) => mixMust(fed(massG)).sg - FEED_TO_SG, 0, 1e6, 0.01).x;
-    const massG = Math.min(backG, most);
+    /** What is left goes along where it would be no step of its own. */
+    const massG = backG - most < LEAST_STEP_SHARE * most ? backG : most;
     must = fed(massG);
     backG -= massG;
     steps.push({ number: steps.length + 1, massG, atSg, toSg: mixMust(must).sg });

@@ -1,5 +1,5 @@
 import type { StyleMark } from '../ingredients/index.ts';
-import type { MustPlan } from './plan.ts';
+import type { MustPlan, PlannedIngredient } from './plan.ts';
 
 export interface Style {
   name: string;
@@ -13,8 +13,11 @@ const MEAD_HONEY_SHARE = 0.5;
 /** % vol below which a mead is a hydromel, and above which a sack (usual lines; they differ by a point or so). */
 const HYDROMEL_BELOW_ABV = 7.5;
 const SACK_ABOVE_ABV = 14;
-/** A spice flavors at a gram; fruit or malt that brings less than this share of the sugar only seasons. */
-const TRACE_SHARE = 0.01;
+/** A spice flavors at a gram; juice or malt that brings less than this share of the sugar only seasons, and so does fruit of less than the other share of what is poured but water (our estimates). */
+const LEAST_SUGAR_SHARE = 0.05;
+const LEAST_FRUIT_SHARE = 0.1;
+/** Less of the sugar from honey than this is none to speak of. */
+const LEAST_HONEY_SHARE = 0.01;
 
 const NAMES: [StyleMark, string][] = [
   ['malt', 'braggot'],
@@ -35,24 +38,31 @@ export function styleOf(plan: Pick<MustPlan, 'ingredients'>, abv: number): Style
   const all = plan.ingredients.reduce((sum, { massG, composition }) => sum + massG * composition.sugar, 0);
   const honeyShare = all > 0 ? sugarOf(['honey', 'caramel']) / all : 0;
   const counts = (mark: StyleMark): boolean =>
-    mark === 'spice' || mark === 'fruit'
+    mark === 'spice'
       ? plan.ingredients.some(({ makes, massG }) => makes === mark && massG > 0)
-      : sugarOf([mark]) > TRACE_SHARE * all;
+      : sugarOf([mark]) >= LEAST_SUGAR_SHARE * all || (mark === 'fruit' && fruitShare(plan) >= LEAST_FRUIT_SHARE);
   const names = NAMES.filter(([mark]) => counts(mark)).map(([, name]) => name);
   const strength = abv > 0 && abv < HYDROMEL_BELOW_ABV ? 'hydromel' : Math.round(abv * 10) / 10 > SACK_ABOVE_ABV ? 'sack' : '';
   const isMead = honeyShare >= MEAD_HONEY_SHARE;
-  if (!isMead) return { name: `${wineName(plan)} with honey`, honeyShare, isMead };
+  if (!isMead) return { name: `${wineName(plan)}${honeyShare < LEAST_HONEY_SHARE ? '' : ' with honey'}`, honeyShare, isMead };
   const base =
     names.length === 0 ? (strength === 'hydromel' ? 'hydromel' : strength === 'sack' ? 'sack mead' : 'traditional mead') : listed(names);
   const prefix = names.length > 0 && strength !== '' ? `${strength} ` : '';
   return { name: prefix + base, honeyShare, isMead };
 }
 
+/** Of all that is poured but water, the share that fruit makes by mass. */
+function fruitShare({ ingredients }: Pick<MustPlan, 'ingredients'>): number {
+  const massOf = (some: readonly PlannedIngredient[]): number => some.reduce((sum, { massG }) => sum + massG, 0);
+  const all = massOf(ingredients);
+  return all > 0 ? massOf(ingredients.filter(({ makes }) => makes === 'fruit')) / all : 0;
+}
+
 function wineName(plan: Pick<MustPlan, 'ingredients'>): string {
   const biggest = plan.ingredients
     .filter(({ family }) => family !== 'honey')
     .sort((a, b) => b.massG * b.composition.sugar - a.massG * a.composition.sugar)[0];
-  if (biggest === undefined) return 'no mead yet,';
+  if (biggest === undefined) return 'no mead yet';
   if (biggest.makes === 'malt') return 'ale';
   if (biggest.makes === 'apple') return 'cider';
   return biggest.family === 'sugar' || biggest.family === 'syrup' ? 'sugar wine' : 'fruit wine';

@@ -1,3 +1,4 @@
+import type { Trait } from '../ingredients/index.ts';
 import { abvPct, gPerL, gravity, percent, phValue, say, tempC, verdict, volumeL } from '../quantities/index.ts';
 import type { Verdict } from '../quantities/index.ts';
 import { yeastOf } from '../yeast/index.ts';
@@ -5,10 +6,8 @@ import { fillOfPlan, headspaceWantedPct } from './fit.ts';
 import type { MustPlan, PlannedIngredient } from './plan.ts';
 import { predictMust } from './predict.ts';
 import type { MustFigures } from './predict.ts';
-import { SAFE_START_SG, STRONG_START_SG } from './stepFeeding.ts';
+import { SAFE_START_SG, STRONG_START_SG, TOO_STRONG_START_SG } from './stepFeeding.ts';
 
-/** Where it may never begin, SG (trade habit). */
-const TOO_STRONG_START = 1.135;
 /** Acid that goes into a fermenting must at once and may stop it, g/L as tartaric (our estimate). */
 export const SUDDEN_ACID_G_PER_L = 1;
 /** Titratable acid beyond which a must tastes sharp and lies low in pH, g/L as tartaric (our estimate). */
@@ -55,7 +54,7 @@ function judgeRoom(plan: MustPlan, figures: MustFigures): Verdict {
 }
 
 function judgeStart({ og }: MustFigures): Verdict[] {
-  if (og.value > TOO_STRONG_START) {
+  if (og.value > TOO_STRONG_START_SG) {
     return [
       verdict(
         'start',
@@ -162,19 +161,13 @@ function judgeLabels(plan: MustPlan): Verdict[] {
 }
 
 function judgeFruit(plan: MustPlan): Verdict[] {
-  const there = (family: string, name: RegExp): PlannedIngredient[] =>
-    plan.ingredients.filter(
-      (ingredient) => ingredient.massG > 0 && (family === '' || ingredient.family === family) && name.test(ingredient.name),
-    );
+  const there = (trait: Trait): PlannedIngredient[] =>
+    plan.ingredients.filter((ingredient) => ingredient.massG > 0 && ingredient.traits?.includes(trait) === true);
   const notes: [id: string, found: PlannedIngredient[], text: string][] = [
-    [
-      'pits',
-      there('fruit', /cherr|plum|apricot|peach/i),
-      'keep the pits whole or leave them out; broken ones release cyanide and taste of almond.',
-    ],
-    ['elder', there('', /elder(?!flower)/i), 'ripe berries only, no green ones, stalks or leaves: they make ill.'],
-    ['raisins', there('dried', /raisin/i), 'flavor and sugar, but hardly any nitrogen; they do not feed the yeast.'],
-    ['citrus', there('', /orange|lemon|citrus/i), 'smells odd while it ferments; that clears.'],
+    ['pits', there('pits'), 'keep the pits whole or leave them out; broken ones release cyanide and taste of almond.'],
+    ['elder', there('elder'), 'ripe berries only, no green ones, stalks or leaves: they make ill.'],
+    ['raisins', there('raisins'), 'flavor and sugar, but hardly any nitrogen; they do not feed the yeast.'],
+    ['citrus', there('citrus'), 'smells odd while it ferments; that clears.'],
   ];
   return notes.filter(([, found]) => found.length > 0).map(([id, found, text]) => verdict(id, 'note', say`${names(found)}: ${text}`));
 }

@@ -1,4 +1,10 @@
 /** A value with the range it lies in four times out of five (10–90 %). */
+/** A range as wide as this share of its middle to either side tells more than the middle does. */
+const ROUGH_SHARE = 0.5;
+
+/** Whether a figure is mostly doubt, as the sugar of a mead near dryness is. */
+export const isRough = ({ value, low, high }: Ranged): boolean => value > 0 && (high - low) / 2 > ROUGH_SHARE * value;
+
 export interface Ranged {
   value: number;
   low: number;

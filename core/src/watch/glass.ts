@@ -53,10 +53,10 @@ function isDryAndStill(ledger: Ledger, { last, stillness }: Finish): boolean {
 }
 
 /** A braggot may rest sweet by itself: malt's own sugars, and four weeks of stillness to show for it. */
-const isMaltAndStill = (ledger: Ledger, { last, by, stillness }: Finish): boolean => {
+const isMaltAndStill = (ledger: Ledger, { last, stillness }: Finish): boolean => {
   const end = expectedEnd(ledger);
   return (
-    by === 'word' &&
+    ledger.staysHereAt !== null &&
     last !== null &&
     end !== null &&
     maltExplains(ledger, last.sg, end.sg.high) &&

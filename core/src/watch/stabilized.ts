@@ -8,7 +8,7 @@ export const EQUAL_SG = 0.002;
 /** Whether two readings may be of one gravity. An instrument's own fault cancels between its readings, not between two instruments. */
 export function areEqual(a: ReadingPoint, b: ReadingPoint): boolean {
   const isAlike = a.instrument === b.instrument || (provesAnEnd(a.instrument) && provesAnEnd(b.instrument));
-  return Math.abs(a.sg - b.sg) <= (isAlike ? EQUAL_SG : Math.hypot(a.plusMinus, b.plusMinus));
+  return Math.abs(a.sg - b.sg) <= (isAlike ? EQUAL_SG : Math.hypot(a.plusMinus, b.plusMinus)) + 1e-9;
 }
 
 /** Readings that may open a gate: a float drifts and alcohol fools a refractometer, so neither closes a bottle. */

@@ -17,7 +17,7 @@ export function useAttempt({ isForm = true } = {}) {
   const { tell } = useReader();
 
   /** @param isWhole false for a deed that writes nothing of the fields, such as taking an entry back */
-  async function attempt(deed: () => Promise<unknown> | void, { isWhole = true } = {}): Promise<boolean> {
+  async function attempt(deed: () => unknown, { isWhole = true } = {}): Promise<boolean> {
     refusal.value = isWhole ? standing.value : '';
     if (refusal.value !== '') return false;
     busy.value = true;

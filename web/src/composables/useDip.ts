@@ -1,4 +1,5 @@
 import { DAP_CAP_G_PER_L, doseFor, isComing, weighedParts } from '@hollow-bell/core/feed';
+import type * as DipModule from '@hollow-bell/core/dip';
 import type { DipContext, DipProduct } from '@hollow-bell/core/dip';
 import { computed, shallowRef } from 'vue';
 import { useBatch } from '../stores/batch.ts';
@@ -6,7 +7,7 @@ import { usePractice } from '../stores/practice.ts';
 import { useShelf } from '../stores/shelf.ts';
 import { useReader } from './useReader.ts';
 
-type Dip = typeof import('@hollow-bell/core/dip');
+type Dip = typeof DipModule;
 
 /** What the dip line knows of the open batch and the house. Its words are loaded when the line is first used. */
 export function useDip() {

@@ -17,7 +17,7 @@ const hasDialog = (): boolean =>
  *
  * @param deed answers false where the key was not for it
  */
-export function useSingleKeys(keys: string[], deed: (event: KeyboardEvent) => boolean | void): void {
+export function useSingleKeys(keys: string[], deed: (event: KeyboardEvent) => unknown): void {
   onKeyStroke(keys, (event) => {
     if (!singleKeysOn.value || event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return;
     if (isWritten(event.target) || hasDialog()) return;

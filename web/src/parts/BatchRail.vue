@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { STATIONS } from '@hollow-bell/core/rounds';
-import type { Station } from '@hollow-bell/core/rounds';
+import type { Knot, Station } from '@hollow-bell/core/rounds';
 import { computed } from 'vue';
 
-const props = defineProps<{ batchId: string; now: Station; here: Station; isNew?: boolean }>();
+const props = defineProps<{ batchId: string; states: Record<Station, Knot> | null; here: Station; isNew?: boolean }>();
 
 const NAMES: Record<Station, string> = {
   formulate: 'Formulate',
@@ -16,10 +16,13 @@ const NAMES: Record<Station, string> = {
   bottle: 'Bottle',
   taste: 'Taste',
 };
-const knots = computed(() => {
-  const reached = STATIONS.indexOf(props.now);
-  return STATIONS.map((station, i) => ({ station, name: NAMES[station], state: i < reached ? 'done' : i === reached ? 'now' : 'ahead' }));
-});
+const TOLD: Record<Knot, string> = { done: 'done', half: 'begun', now: 'now', ahead: 'ahead', passed: 'passed by' };
+const knots = computed(() =>
+  STATIONS.map((station) => {
+    const state: Knot = props.states?.[station] ?? (station === 'formulate' ? 'now' : 'ahead');
+    return { station, name: NAMES[station], state, told: TOLD[state] };
+  }),
+);
 </script>
 
 <template>
@@ -31,7 +34,7 @@ const knots = computed(() => {
           v-bind="isNew ? {} : { to: { name: 'station', params: { id: batchId, station: knot.station } } }"
           :aria-current="knot.station === here ? 'page' : undefined"
         >
-          <i class="knot" aria-hidden="true" />{{ knot.name }}<span class="visually-hidden">, {{ knot.state }}</span>
+          <i class="knot" aria-hidden="true" />{{ knot.name }}<span class="visually-hidden">, {{ knot.told }}</span>
         </component>
       </li>
     </ol>
@@ -81,8 +84,18 @@ a:hover {
   background: var(--bronze);
 }
 
+.half .knot {
+  background: linear-gradient(0deg, var(--bronze) 50%, var(--limewash) 50%);
+}
+
 .now .knot {
-  background: linear-gradient(90deg, var(--bronze) 50%, var(--limewash) 50%);
+  border-width: 4px;
+}
+
+.passed .knot {
+  height: 7px;
+  border-radius: 3px;
+  border-color: var(--soot-3);
 }
 
 .here a,

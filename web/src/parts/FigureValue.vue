@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { QuantityKind } from '@hollow-bell/contract';
+import { isRough } from '@hollow-bell/core/quantities';
 import type { Ranged, Working } from '@hollow-bell/core/quantities';
 import { computed } from 'vue';
 import { useReader } from '../composables/useReader.ts';
@@ -9,8 +10,15 @@ import WorkingSheet from './WorkingSheet.vue';
 const props = defineProps<{ label: string; kind: QuantityKind; figure: Ranged; working?: Working; bar?: boolean; note?: string }>();
 
 const { parts, range } = useReader();
-const value = computed(() => parts(props.kind, props.figure.value));
-const spread = computed(() => range(props.kind, props.figure));
+/** Where a figure is mostly doubt its range is what is known, not its middle. */
+const isMostlyDoubt = computed(() => isRough(props.figure));
+const value = computed((): readonly [string, string] => {
+  const [number, unit] = parts(props.kind, props.figure.value);
+  const [low] = parts(props.kind, props.figure.low);
+  const [high] = parts(props.kind, props.figure.high);
+  return isMostlyDoubt.value && low !== high ? [`${low} – ${high}`, unit] : [number, unit];
+});
+const spread = computed(() => (isMostlyDoubt.value ? '' : range(props.kind, props.figure)));
 </script>
 
 <template>

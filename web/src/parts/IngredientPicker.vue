@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { INGREDIENTS, SOURCE_NAMES } from '@hollow-bell/core/ingredients';
-import type { Family } from '@hollow-bell/core/ingredients';
+import { INGREDIENTS, MEAN_HONEY, SOURCE_NAMES, honeyComposition } from '@hollow-bell/core/ingredients';
+import type { Family, StyleMark } from '@hollow-bell/core/ingredients';
 import type { PlannedIngredient } from '@hollow-bell/core/must';
 import { computed, nextTick, ref, watch } from 'vue';
 import { useReader } from '../composables/useReader.ts';
@@ -39,6 +39,15 @@ const GROUPS: Record<Family, string> = {
   tannin: 'Tannin and acid',
   acid: 'Tannin and acid',
 };
+const OWN: { family: Family; label: string }[] = [
+  { family: 'fruit', label: 'fruit' },
+  { family: 'honey', label: 'a honey' },
+  { family: 'juice', label: 'a juice' },
+  { family: 'syrup', label: 'a syrup' },
+  { family: 'malt', label: 'malt' },
+  { family: 'spice', label: 'a spice' },
+];
+const MAKES: Partial<Record<Family, StyleMark>> = { fruit: 'fruit', honey: 'honey', malt: 'malt', spice: 'spice' };
 const choices = computed<Choice[]>(() => [
   ...shelf.standing.flatMap(({ item, takenG }) => {
     const line = lineOfLot(item);
@@ -56,7 +65,11 @@ const choices = computed<Choice[]>(() => [
 ]);
 const found = computed(() => {
   const words = sought.value.toLowerCase().split(/\s+/).filter(Boolean);
-  return choices.value.filter(({ name, group }) => words.every((word) => `${name} ${group}`.toLowerCase().includes(word)));
+  const holds = (text: string): boolean => words.every((word) => text.toLowerCase().includes(word));
+  /** What is called so comes before what only stands in a group of that name. */
+  const byName = choices.value.filter(({ name }) => holds(name));
+  const byGroup = choices.value.filter((choice) => holds(`${choice.name} ${choice.group}`) && !byName.includes(choice));
+  return [...byName, ...byGroup];
 });
 
 watch(sought, () => {
@@ -80,14 +93,22 @@ function pick(choice: Choice | undefined): void {
   open.value = false;
 }
 
-function own(): void {
+/** Own figures, of the family that the maker names: only fruit begins fresh and in a bag. */
+function own(family: Family): void {
   const composition = { sugar: 0.1, unfermentable: 0.02, insoluble: 0.02, ammoniumNMgPerKg: 0, aminoNMgPerKg: 0, acidGPerKg: 0 };
   pick({
     key: '',
     group: '',
     name: '',
     about: '',
-    make: () => lineOf({ name: sought.value.trim() || 'own ingredient', family: 'fruit', makes: 'fruit', composition, sugarSpread: 0.3 }),
+    make: () =>
+      lineOf({
+        name: sought.value.trim() || 'own ingredient',
+        family,
+        makes: MAKES[family] ?? 'none',
+        composition: family === 'honey' ? honeyComposition(MEAN_HONEY.moisture, MEAN_HONEY.unfermentable) : composition,
+        sugarSpread: 0.3,
+      }),
   });
 }
 </script>
@@ -118,7 +139,10 @@ function own(): void {
       </template>
     </ul>
     <p v-if="found.length === 0" class="quiet">
-      Nothing of that name. <button type="button" class="link" @click="own">Add “{{ sought }}” with your own figures</button>
+      Nothing of that name. Add “{{ sought }}” with your own figures, as
+      <template v-for="{ family, label } in OWN" :key="family"
+        ><button type="button" class="link" @click="own(family)">{{ label }}</button>{{ ' ' }}</template
+      >
     </p>
     <p class="small quiet">The table: {{ SOURCE_NAMES.composition }}. Every figure can be changed in the pour list.</p>
   </MakerDialog>

@@ -120,7 +120,7 @@ useGuardedField(
   id,
   computed(() => ({
     label: props.label,
-    problem: refused.value !== null ? 'refused' : props.needed === true && typed.value.trim() === '' ? 'empty' : 'none',
+    problem: refused.value !== null ? 'refused' : props.needed && typed.value.trim() === '' ? 'empty' : 'none',
     said: refused.value === null ? '' : tell(refused.value.said),
   })),
 );

@@ -10,7 +10,7 @@ import SentenceText from './SentenceText.vue';
 const store = useBatch();
 const { show, range, tell } = useReader();
 const { refusal, busy, attempt } = useAttempt();
-const found = computed(() => reconcileMust(store.events));
+const found = computed(() => reconcileMust(store.events, store.batch?.plan.must.vessel.capacityL));
 const SHOWN = 4;
 const all = ref(false);
 const explanations = computed(() => found.value?.explanations.slice(0, all.value ? undefined : SHOWN) ?? []);

@@ -30,7 +30,7 @@ const scale = computed(() => {
 const vessels = computed(() =>
   props.standing.map((standing) => {
     const { pitchedAt, phase, sg, volumeL, leesL, colors, asks } = standing;
-    const day = pitchedAt === null ? 'no yeast yet' : `day ${Math.floor((reader.value.now - pitchedAt) / DAY_MS)}`;
+    const day = pitchedAt === null ? 'no yeast yet' : `day ${Math.max(0, Math.floor((reader.value.now - pitchedAt) / DAY_MS))}`;
     return {
       standing,
       bell: asks[0]?.bell ?? 'still',

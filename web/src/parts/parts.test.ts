@@ -229,19 +229,33 @@ describe('gates, rail and holds', () => {
   });
 
   it('marks what is done, now and ahead', () => {
-    const rail = show(BatchRail, { batchId: 'b', now: 'watch', here: 'feed' });
+    const rail = show(BatchRail, {
+      batchId: 'b',
+      here: 'feed',
+      states: {
+        formulate: 'done',
+        pitch: 'done',
+        feed: 'half',
+        watch: 'now',
+        clear: 'ahead',
+        stabilize: 'ahead',
+        sweeten: 'passed',
+        bottle: 'ahead',
+        taste: 'ahead',
+      },
+    });
     expect(rail.findAll('li').map((li) => li.classes()[0])).toEqual([
       'done',
       'done',
-      'done',
+      'half',
       'now',
       'ahead',
       'ahead',
-      'ahead',
+      'passed',
       'ahead',
       'ahead',
     ]);
-    expect(rail.find('[aria-current=page]').text()).toContain('Feed');
+    expect(rail.find('[aria-current=page]').text()).toBe('Feed, begun');
   });
 
   it('hold at a touch and at a typed value, and keep what no must meets', async () => {

@@ -45,7 +45,7 @@ const here = computed(() => (props.station as Station | undefined) ?? store.stat
     <BatchLog only-log />
   </section>
   <div v-else class="with-rail">
-    <BatchRail :batch-id="id" :now="store.station" :here="here" />
+    <BatchRail :batch-id="id" :states="store.knots" :here="here" />
     <component :is="BENCHES[here]" />
   </div>
 </template>

@@ -54,7 +54,7 @@ async function save(name: string, must: MustPlan): Promise<void> {
 
 <template>
   <div class="with-rail">
-    <BatchRail :batch-id="id" now="formulate" here="formulate" is-new />
+    <BatchRail :batch-id="id" :states="null" here="formulate" is-new />
     <MustBench v-if="initial !== null" :initial="initial" name="" deed="Save as a batch" draft-of="new" :save="save" />
   </div>
 </template>

@@ -16,9 +16,9 @@ export function lineOf(ingredient: Ingredient, over: Partial<PlannedIngredient> 
 /** A line that takes from a lot of the shelf, with its price; null for what is no ingredient. */
 export function lineOfLot({ id, name, pricePerKg, detail }: ShelfItem, massG?: number): PlannedIngredient | null {
   if (detail.kind !== 'ingredient') return null;
-  const { family, makes, composition, sugarSpread } = detail;
+  const { family, makes, composition, sugarSpread, traits } = detail;
   return lineOf(
-    { name, family, makes, composition, sugarSpread },
+    { name, family, makes, composition, sugarSpread, traits },
     { lotId: id, ...(pricePerKg === null ? {} : { pricePerKg }), ...(massG === undefined ? {} : { massG }) },
   );
 }

@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { BOTTLE_SIZES_ML, countBottles } from '@hollow-bell/core/bottle';
 import { whyNotBottle } from '@hollow-bell/core/watch';
+import { exactly } from '@hollow-bell/core/quantities';
 import { computed, ref } from 'vue';
 import BatchLog from '../parts/BatchLog.vue';
 import BenchHead from '../parts/BenchHead.vue';
+import FigureValue from '../parts/FigureValue.vue';
 import QuantityField from '../parts/QuantityField.vue';
 import SentenceText from '../parts/SentenceText.vue';
 import StopNote from '../parts/StopNote.vue';
@@ -46,6 +48,12 @@ const record = (): Promise<boolean> =>
       <div v-if="store.ledger.bottled !== null" class="stack">
         <h2>In bottles since {{ show('when', store.ledger.bottled.at) }}</h2>
         <StopNote v-if="store.state.phase !== 'bottled'"><SentenceText :sentence="store.state.sentence" /></StopNote>
+        <div v-if="store.figures !== null" class="contents" data-test="bottled-mead">
+          <FigureValue label="Went in at" kind="sg" :figure="store.figures.sg" />
+          <FigureValue label="Alcohol" kind="abv" :figure="store.figures.abv" />
+          <FigureValue label="Sugar" kind="gPerL" :figure="store.figures.sugarGPerL" />
+          <FigureValue label="There was" kind="volumeL" :figure="exactly(store.figures.volumeL.value)" />
+        </div>
         <div class="pairs">
           <p v-for="bottle in store.ledger.bottled.bottles" :key="bottle.sizeMl">
             <span>{{ bottle.sizeMl }} ml</span><b>{{ bottle.count }}</b>
@@ -94,6 +102,12 @@ const record = (): Promise<boolean> =>
 </template>
 
 <style scoped>
+.contents {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(130px, 1fr));
+  gap: 8px 18px;
+}
+
 .lost {
   max-width: 260px;
 }

@@ -2,8 +2,10 @@
 import type { Batch, Practice } from '@hollow-bell/contract';
 import {
   AMMONIUM_CUTOFF_ABV,
+  DAP_CAP_G_PER_L,
   LEAST_DOSE_G,
   fedEvent,
+  feedingFaults,
   feedingWorkings,
   isComing,
   mustNitrogenOf,
@@ -26,6 +28,7 @@ import SchoolTable from '../parts/SchoolTable.vue';
 import SentenceText from '../parts/SentenceText.vue';
 import ShelfPlan from '../parts/ShelfPlan.vue';
 import SmellPanel from '../parts/SmellPanel.vue';
+import StopNote from '../parts/StopNote.vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useFeeding } from '../composables/useFeeding.ts';
 import { useReader } from '../composables/useReader.ts';
@@ -42,6 +45,7 @@ const workings = computed(() => (feeding.value === null ? null : feedingWorkings
 const causes = computed(() =>
   store.feeding !== null && smellsOfSulfur(store.ledger, store.now) ? smellCauses(store.feeding, store.ledger, store.now) : [],
 );
+const faults = computed(() => feedingFaults(store.ledger, DAP_CAP_G_PER_L[store.batch?.plan.practice.region ?? 'eu']));
 const isWaiting = computed(() => !isPreview.value && progress.value?.doses.some(isComing) === true);
 const needNote = computed(() => (yeast.value?.demand === 'unknown' ? 'nobody states its demand: fed as medium' : ''));
 
@@ -91,7 +95,7 @@ async function follow(over: Partial<Practice>): Promise<void> {
           <FigureValue
             label="This plan gives"
             kind="mgPerL"
-            :figure="exactly(feeding.suppliedMgPerL)"
+            :figure="exactly(progress.givesMgPerL)"
             :working="workings.supply"
             :note="workings.supply.school ?? ''"
           />
@@ -101,6 +105,7 @@ async function follow(over: Partial<Practice>): Promise<void> {
         </p>
         <NitrogenStairs :feeding="feeding" :progress="progress" :ledger="ledger" :now="store.now" />
         <SmellPanel v-if="causes.length > 0" :causes="causes" />
+        <StopNote v-for="(fault, i) in faults" :key="`fault ${i}`" data-test="feeding-fault"><SentenceText :sentence="fault" /></StopNote>
         <ul v-if="progress.changes.length > 0" class="changes" data-test="changes">
           <li v-for="(change, i) in progress.changes" :key="i"><SentenceText :sentence="change" /></li>
         </ul>

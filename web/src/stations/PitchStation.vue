@@ -32,9 +32,13 @@ const { progress } = useFeeding();
 const doses = computed(() => progress.value?.doses ?? []);
 const must = computed(() => store.batch?.plan.must ?? null);
 const figures = computed(() => (must.value === null ? null : predictMust(must.value)));
+/** A must that was poured without ticking counts as mixed all the same. */
+const isPoured = computed(() => store.ledger.pouredG > 0);
 const steps = computed(() => {
   const plan = store.batch?.plan;
-  return plan === undefined || figures.value === null ? [] : brewDay(plan.must, figures.value, plan.practice);
+  return plan === undefined || figures.value === null
+    ? []
+    : brewDay(plan.must, figures.value, plan.practice, isPoured.value ? store.view : null);
 });
 const doneAt = computed(() => {
   const done = new Map<string, number>();
@@ -44,8 +48,6 @@ const doneAt = computed(() => {
   }
   return done;
 });
-/** A must that was poured without ticking counts as mixed all the same. */
-const isPoured = computed(() => store.ledger.pouredG > 0);
 const pitched = computed(() => store.ledger.pitch);
 const lagH = computed(() => (pitched.value === null ? 0 : (store.now - pitched.value.at) / 3_600_000));
 const taken = ref<number | null>(null);

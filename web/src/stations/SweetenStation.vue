@@ -67,6 +67,8 @@ async function add(share: number): Promise<void> {
     store.write(
       [{ kind: 'honey', payload: { name: honeyName.value, massG, ...honey } }],
       `stirred in ${show('massG', massG)} ${honeyName.value} honey`,
+      /** What speaks against it stands beside the button. */
+      { isSure: true },
     ),
   );
   if (done) glassG.value = null;

@@ -55,7 +55,12 @@ const stopWorking = computed(() => {
 const isAlarmed = computed(() => ['moving again', 'glass in doubt'].includes(store.state.phase));
 const mayBeStuck = computed(() => ['slowing', 'suspect', 'stuck'].includes(store.state.phase));
 const isFermenting = computed(() => ['lag', 'unread', 'active', 'near its end', 'awaiting confirmation'].includes(store.state.phase));
-const lossesL = computed(() => store.ledger.losses.filter((loss) => loss.why !== 'racking').reduce((sum, loss) => sum + loss.volumeL, 0));
+/** What went into vessels of its own is not lost. */
+const splitL = computed(() => {
+  const liters = store.ledger.losses.filter((loss) => loss.why === 'split').reduce((sum, loss) => sum + loss.volumeL, 0);
+  return liters > 0 ? [`${show('volumeL', liters)} split off`] : [];
+});
+const lossesL = computed(() => store.ledger.losses.filter((loss) => loss.why !== 'split').reduce((sum, loss) => sum + loss.volumeL, 0));
 </script>
 
 <template>
@@ -72,7 +77,7 @@ const lossesL = computed(() => store.ledger.losses.filter((loss) => loss.why !==
         kind="volumeL"
         :figure="exactly(store.figures.volumeL.value)"
         :working="workings.volumeL"
-        :note="lossesL > 0 ? `${show('volumeL', lossesL)} lost` : 'nothing lost'"
+        :note="[lossesL > 0 ? `${show('volumeL', lossesL)} lost` : 'nothing lost', ...splitL].join(', ')"
       />
       <FigureValue v-if="store.end !== null" label="Should stop at" kind="sg" :figure="store.end.sg" v-bind="stopWorking" />
     </div>

@@ -4,18 +4,19 @@ import { DAP_CAP_G_PER_L, feedingNow, feedingPlanOf } from '@hollow-bell/core/fe
 import { checkEvents, entryDoubts } from '@hollow-bell/core/check';
 import { withFloat } from '@hollow-bell/core/float';
 import type { BatchEvent, EventContent, LogEntry } from '@hollow-bell/core/ledger';
-import { fold, ledgerFigures, logOf, viewOf } from '@hollow-bell/core/ledger';
+import { beforeBottling, fold, ledgerFigures, logOf, viewOf } from '@hollow-bell/core/ledger';
 import { Refusal } from '@hollow-bell/core/quantities';
 import type { Sentence } from '@hollow-bell/core/quantities';
-import { asksOf, stationOf } from '@hollow-bell/core/rounds';
+import { asksOf, knotsOf, stationOf } from '@hollow-bell/core/rounds';
 import { gatesOf } from '@hollow-bell/core/stabilize';
 import { expectedEnd, stateOf } from '@hollow-bell/core/watch';
 import { useNow } from '@vueuse/core';
 import { defineStore } from 'pinia';
-import { computed, ref, shallowRef } from 'vue';
+import { computed, unref, ref, shallowRef } from 'vue';
 import { ApiFailure, api } from '../api/client.ts';
 import { useOutbox } from './outbox.ts';
 import { usePractice } from './practice.ts';
+import { useShelf } from './shelf.ts';
 
 interface Row {
   content: EventContent;
@@ -27,6 +28,7 @@ interface Row {
 export const useBatch = defineStore('batch', () => {
   const outbox = useOutbox();
   const house = usePractice();
+  const shelf = useShelf();
   const batch = ref<BatchRecord | null>(null);
   const problem = ref('');
   const doubted = shallowRef<{ sentences: Sentence[]; resolve: (isSo: boolean) => void } | null>(null);
@@ -54,6 +56,7 @@ export const useBatch = defineStore('batch', () => {
   async function open(id: string): Promise<void> {
     if (batch.value?.id !== id) batch.value = null;
     lastWritten.value = null;
+    void shelf.loadOnce();
     await reload(id);
   }
 
@@ -76,7 +79,8 @@ export const useBatch = defineStore('batch', () => {
   });
 
   const view = computed(() => viewOf(ledger.value));
-  const figures = computed(() => ledgerFigures(folded.value));
+  /** Of the vessel; once it is bottled, of what went into the bottles. */
+  const figures = computed(() => ledgerFigures(beforeBottling(folded.value)));
   const fed = computed(() => (feeding.value === null ? null : feedingNow(feeding.value, ledger.value, now.value)));
   const state = computed(() => stateOf(ledger.value, now.value));
   const end = computed(() => expectedEnd(ledger.value));
@@ -87,7 +91,7 @@ export const useBatch = defineStore('batch', () => {
   /** Why this record cannot be reckoned; null where it can. Its log is there all the same. */
   const unreckoned = computed<Sentence | null>(() => {
     try {
-      for (const each of [view, figures, fed, state, end, gates, asks, station]) void each.value;
+      [view, figures, fed, state, end, gates, asks, station].forEach((each) => unref<unknown>(each));
       return null;
     } catch (error) {
       if (!(error instanceof Refusal)) throw error;
@@ -111,7 +115,11 @@ export const useBatch = defineStore('batch', () => {
     const current = batch.value;
     if (current === null) return false;
     if (!isSure && !(await isMeant(rows))) return false;
-    const fresh = rows.map(({ content, at }): NewEvent => ({ ...content, id: crypto.randomUUID(), happenedAt: Math.round(at) }));
+    const fresh = rows.map(({ content, at }): NewEvent => ({
+      ...shelf.fromLot(content),
+      id: crypto.randomUUID(),
+      happenedAt: Math.round(at),
+    }));
     checkEvents(folded.value, fresh, Date.now());
     lastWritten.value = { ids: fresh.map((event) => event.id), told };
     await outbox.submit(current.id, events.value.length, fresh, told);
@@ -194,6 +202,7 @@ export const useBatch = defineStore('batch', () => {
     gates,
     asks,
     station,
+    knots: computed(() => knotsOf(ledger.value, feeding.value, station.value, now.value)),
     unreckoned,
     open,
     reload,

@@ -19,7 +19,7 @@ interface Kept {
 }
 
 /** As the maker would call it. */
-export function named(write: Write): string {
+function named(write: Write): string {
   switch (write.what) {
     case 'new batch':
       return `the plan of “${write.name}”`;

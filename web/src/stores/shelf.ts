@@ -1,4 +1,6 @@
 import type { ShelfItem, Shelved } from '@hollow-bell/contract';
+import { nitrogenMgPerG } from '@hollow-bell/core/feed';
+import type { EventContent, Payloads } from '@hollow-bell/core/ledger';
 import type { PhCalibration } from '@hollow-bell/core/liquid';
 import type { Vessel } from '@hollow-bell/core/vessel';
 import { USUAL_VESSELS } from '@hollow-bell/core/vessel';
@@ -54,9 +56,28 @@ export const useShelf = defineStore('shelf', () => {
     });
     return calibrations.toSorted((a, b) => b.at - a.at)[0] ?? null;
   });
+  /** An entry takes from the shelf what it is of: of the lot that it names, of the only one of that name, or of the first that holds the same. */
+  function fromLot(content: EventContent): EventContent {
+    if (content.kind !== 'nutrient' && content.kind !== 'honey') return content;
+    if (content.payload.lotId !== undefined) return content;
+    const lot = content.kind === 'honey' ? honeyLot(content.payload.name) : nutrientLot(content.payload);
+    return lot === undefined ? content : ({ ...content, payload: { ...content.payload, lotId: lot } } as EventContent);
+  }
+  const honeyLot = (name: string): string | undefined =>
+    standing.value.find(
+      ({ item }) => item.name.toLowerCase() === name.toLowerCase() && item.detail.kind === 'ingredient' && item.detail.family === 'honey',
+    )?.item.id;
+  function nutrientLot(payload: Payloads['nutrient']): string | undefined {
+    const wanted = nitrogenMgPerG(payload);
+    return standing.value.find(({ item: { detail } }) => {
+      if (detail.kind !== 'nutrient') return false;
+      return Math.abs(1000 * detail.ammoniumN - wanted.ammonium) < 1 && Math.abs(1000 * detail.aminoN - wanted.amino) < 1;
+    })?.item.id;
+  }
+
   const loadOnce = async (): Promise<void> => {
     if (!loaded.value) await load();
   };
 
-  return { phMeter, loadOnce, shelved, standing, loaded, problem, leftG, yeasts, vessels, load, put, remove, importAll };
+  return { phMeter, loadOnce, fromLot, shelved, standing, loaded, problem, leftG, yeasts, vessels, load, put, remove, importAll };
 });

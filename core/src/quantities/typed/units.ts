@@ -1,4 +1,4 @@
-import { GRAMS_PER, LITERS_PER } from '../units.ts';
+import { LITERS_PER } from '../units.ts';
 import type { MassUnit, TempUnit, UnitSystem, VolumeUnit } from '../units.ts';
 
 /** What a word behind a number measures. A measure that differs between countries has a volume for each that may be meant. */
@@ -49,7 +49,7 @@ const COUNTRY = /^(?:(us|u\.s\.|american)|(uk|u\.k\.|imp|imperial|british))\.?\s
 const clean = (word: string): string => word.replace(/\./g, ' ').trim().replace(/ +/g, ' ');
 
 /** What a word measures to this maker; undefined for what is no measure. In a metric house a gallon may be of either country. */
-export function measureOf(word: string, system: UnitSystem): Measure | undefined {
+function measureOf(word: string, system: UnitSystem): Measure | undefined {
   const country = COUNTRY.exec(word.trim());
   const found = WORDS.get(clean(word)) ?? (country === null ? undefined : WORDS.get(clean(country[3] ?? '')));
   if (found?.of !== 'volume by country') return found;
@@ -64,10 +64,9 @@ export function takeMeasure(text: string, system: UnitSystem): { measure: Measur
   const parts = /^((?:°\s?)?[a-z.]+)(?:\s+([a-z.]+))?(?:\s+([a-z.]+))?/.exec(text.slice(lead));
   if (parts === null) return null;
   for (let count = 3; count > 0; count--) {
-    const taken = parts.slice(1, count + 1);
-    if (taken.some((part) => part === undefined)) continue;
-    const word =
-      new RegExp(`^${taken.map((part) => (part ?? '').replace(/[.°]/g, '\\$&')).join('\\s+')}`).exec(text.slice(lead))?.[0] ?? '';
+    const taken = parts.slice(1, count + 1).filter((part: string | undefined) => part !== undefined);
+    if (taken.length < count) continue;
+    const word = new RegExp(`^${taken.map((part) => part.replace(/[.°]/g, '\\$&')).join('\\s+')}`).exec(text.slice(lead))?.[0] ?? '';
     const measure = measureOf(word, system);
     if (measure !== undefined) return { measure, rest: text.slice(lead + word.length) };
   }
@@ -77,5 +76,3 @@ export function takeMeasure(text: string, system: UnitSystem): { measure: Measur
 /** Liters in a leveled spoon of liquid: US customary, elsewhere the metric spoons. */
 export const spoonL = (spoons: 'tsp' | 'tbsp', system: UnitSystem): number =>
   (spoons === 'tbsp' ? 3 : 1) * (system === 'us' ? LITERS_PER.us_tsp : LITERS_PER.metric_tsp);
-
-export const gramsOf = (value: number, unit: MassUnit): number => value * GRAMS_PER[unit];

@@ -1,6 +1,6 @@
 import type { Batch, Blend, Move, Split } from '@hollow-bell/contract';
 import { withFloat } from '@hollow-bell/core/float';
-import { fold, logOf, parcelOf } from '@hollow-bell/core/ledger';
+import { doubtOf, fold, ledgerFigures, logOf, parcelOf } from '@hollow-bell/core/ledger';
 import type { BatchEvent } from '@hollow-bell/core/ledger';
 import { Refusal } from '@hollow-bell/core/quantities';
 import type { Sequelize, Transaction } from 'sequelize';
@@ -46,7 +46,8 @@ export function transfers(sequelize: Sequelize, now: () => number) {
     const { transferId, volumeL, happenedAt } = move;
     const latest = Math.max(0, ...[...source.events, ...target.events].map((event) => event.happenedAt));
     if (happenedAt < latest) throw new Refusal('Later entries stand in these records; liquid is moved as they are now.', 'happenedAt');
-    const parcel = parcelOf(fold(withFloat(source.events, await floatOf(source.row.id, transaction))), volumeL);
+    const events = withFloat(source.events, await floatOf(source.row.id, transaction));
+    const parcel = { ...parcelOf(fold(events), volumeL), doubt: doubtOf(ledgerFigures(events)) };
     const { row: from } = source;
     const { row: to } = target;
     const out = {
