@@ -51,6 +51,21 @@ describe('a must on the bench', () => {
     expect(draft.figures.value.volumeL.value).toBeCloseTo(8, 4);
   });
 
+  it('takes the keys of one field for one change: “1” on the way to “19” leaves nothing behind', () => {
+    const draft = begin();
+    const before = draft.plan.value;
+    draft.typing();
+    expect(draft.hold('abv', 1)).toBe(true);
+    expect(draft.hold('abv', 19)).toBe(false);
+    expect(draft.plan.value).toBe(before);
+    draft.hold('abv', 1);
+    draft.hold('abv', 12);
+    draft.typed();
+    expect(draft.plan.value.wanted.abv).toBe(12);
+    draft.undo();
+    expect(draft.plan.value).toBe(before);
+  });
+
   it('names the style as things go in', () => {
     const draft = begin();
     draft.hold('og', 1.09);

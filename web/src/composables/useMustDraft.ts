@@ -41,9 +41,13 @@ export function useMustDraft(initial: MustPlan) {
   /** What was wanted when no must met the holds. */
   let wanted: ((from: MustPlan) => MustPlan) | null = null;
 
-  function apply(next: (from: MustPlan) => MustPlan, from = plan.value): boolean {
+  /** The must before the field that is typed in was touched: all its keys are one change of that. */
+  let untouched: MustPlan | null = null;
+
+  function apply(next: (from: MustPlan) => MustPlan, from?: MustPlan): boolean {
+    if (untouched !== null && plan.value !== untouched) undo();
     try {
-      plan.value = next(from);
+      plan.value = next(from ?? plan.value);
       wanted = null;
       refusal.value = '';
       loosen.value = [];
@@ -59,6 +63,13 @@ export function useMustDraft(initial: MustPlan) {
 
   return {
     plan,
+    /** From here to `typed`, what is applied replaces what was applied before. */
+    typing: () => {
+      untouched = plan.value;
+    },
+    typed: () => {
+      untouched = null;
+    },
     figures,
     verdicts,
     style,

@@ -33,6 +33,7 @@ const props = defineProps<{
 
 const left = useDraft<{ name: string; plan: MustPlan }>('must', props.draftOf);
 const takenUp = ref(left.draft.value !== null);
+const isAmount = ({ target }: FocusEvent): boolean => target instanceof HTMLInputElement && target.inputMode === 'decimal';
 const draft = useMustDraft(left.draft.value?.plan ?? props.initial);
 const { plan, figures, verdicts, style } = draft;
 const shelf = useShelf();
@@ -88,7 +89,7 @@ onKeyStroke(['z', 'Z'], (event) => {
 </script>
 
 <template>
-  <section class="must">
+  <section class="must" @focusin="isAmount($event) && draft.typing()" @focusout="draft.typed()">
     <header class="bench-head">
       <h1><input v-model="batchName" class="name" placeholder="Name this mead" aria-label="Name of the batch" maxlength="80" /></h1>
       <span class="beside">not yet mixed</span>

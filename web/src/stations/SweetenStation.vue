@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { MEAN_HONEY } from '@hollow-bell/core/ingredients';
+import { MEAN_HONEY, waterShare } from '@hollow-bell/core/ingredients';
 import { Refusal, exactly } from '@hollow-bell/core/quantities';
 import { firstShutGate } from '@hollow-bell/core/stabilize';
 import { honeyToReachG, sweeten, sweetenWorking, whatItWouldBecome } from '@hollow-bell/core/sweeten';
 import type { SweetTarget } from '@hollow-bell/core/sweeten';
-import { stabilizedAt } from '@hollow-bell/core/watch';
+import { honeyName as toldAs, stabilizedAt } from '@hollow-bell/core/watch';
 import { yeastOf } from '@hollow-bell/core/yeast';
 import { fillOf } from '@hollow-bell/core/vessel';
 import { computed, ref } from 'vue';
@@ -19,12 +19,39 @@ import SweetOutcome from '../parts/SweetOutcome.vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
 import { useBatch } from '../stores/batch.ts';
+import { useShelf } from '../stores/shelf.ts';
 
 const store = useBatch();
 const { show, tell } = useReader();
 const { refusal, busy, attempt, blocked } = useAttempt();
-const honeyName = ref(store.batch?.plan.must.ingredients.find(({ family }) => family === 'honey')?.name ?? 'linden');
-const honey = { moisture: MEAN_HONEY.moisture, unfermentable: MEAN_HONEY.unfermentable };
+const shelf = useShelf();
+void shelf.loadOnce();
+const ANOTHER = 'another';
+const lots = computed(() =>
+  shelf.standing.flatMap(({ item: { id, name, detail } }) =>
+    detail.kind === 'ingredient' && detail.family === 'honey'
+      ? [{ id, name, honey: { moisture: waterShare(detail.composition), unfermentable: detail.composition.unfermentable } }]
+      : [],
+  ),
+);
+const begunWith = store.batch?.plan.must.ingredients.find(({ family }) => family === 'honey');
+const chosen = ref<string | null>(null);
+/** What the must was made with, where the shelf still has it. */
+const lotId = computed({
+  get: () =>
+    chosen.value ??
+    (lots.value.find(({ id, name }) => id === begunWith?.lotId || name === begunWith?.name) ?? lots.value[0])?.id ??
+    ANOTHER,
+  set: (id: string) => (chosen.value = id),
+});
+const lotOptions = computed(() => [
+  ...lots.value.map(({ id, name }) => ({ value: id, label: name })),
+  { value: ANOTHER, label: 'not on the shelf' },
+]);
+const lot = computed(() => lots.value.find(({ id }) => id === lotId.value));
+const ownName = ref(begunWith?.name ?? 'linden');
+const honeyName = computed(() => lot.value?.name ?? ownName.value);
+const honey = computed(() => lot.value?.honey ?? { moisture: MEAN_HONEY.moisture, unfermentable: MEAN_HONEY.unfermentable });
 const by = ref<'sg' | 'sugar'>('sg');
 const WAYS = [
   { value: 'sg', label: 'a gravity' },
@@ -41,14 +68,14 @@ const answer = computed<{ honeyG: number; refusal: string } | null>(() => {
   if (glassG.value !== null) return { honeyG: glassG.value, refusal: '' };
   if (target.value === null || store.view === null) return null;
   try {
-    return { honeyG: honeyToReachG(store.ledger, honey, target.value), refusal: '' };
+    return { honeyG: honeyToReachG(store.ledger, honey.value, target.value), refusal: '' };
   } catch (error) {
     if (error instanceof Refusal) return { honeyG: 0, refusal: error.message };
     throw error;
   }
 });
 const result = computed(() =>
-  answer.value === null || answer.value.honeyG <= 0 ? null : sweeten(store.ledger, answer.value.honeyG, honey),
+  answer.value === null || answer.value.honeyG <= 0 ? null : sweeten(store.ledger, answer.value.honeyG, honey.value),
 );
 const shut = computed(() => firstShutGate(store.gates));
 const fits = computed(() =>
@@ -57,7 +84,7 @@ const fits = computed(() =>
 const fate = computed(() => {
   const { pitch } = store.ledger;
   if (answer.value === null || pitch === null || answer.value.honeyG <= 0) return null;
-  return whatItWouldBecome(store.ledger, answer.value.honeyG, honey, yeastOf(pitch).toleranceAbv.high);
+  return whatItWouldBecome(store.ledger, answer.value.honeyG, honey.value, yeastOf(pitch).toleranceAbv.high);
 });
 const isStable = computed(() => stabilizedAt(store.ledger) !== null);
 
@@ -65,8 +92,13 @@ async function add(share: number): Promise<void> {
   const massG = Math.round((answer.value?.honeyG ?? 0) * share * 10) / 10;
   const done = await attempt(() =>
     store.write(
-      [{ kind: 'honey', payload: { name: honeyName.value, massG, ...honey } }],
-      `stirred in ${show('massG', massG)} ${honeyName.value} honey`,
+      [
+        {
+          kind: 'honey',
+          payload: { name: honeyName.value, massG, ...honey.value, ...(lot.value === undefined ? {} : { lotId: lot.value.id }) },
+        },
+      ],
+      `stirred in ${show('massG', massG)} ${toldAs(honeyName.value)}`,
       /** What speaks against it stands beside the button. */
       { isSure: true },
     ),
@@ -87,8 +119,9 @@ async function add(share: number): Promise<void> {
           <PickList v-model="by" label="sweeten to" :options="WAYS" />
           <QuantityField v-if="by === 'sg'" v-model="wantedSg" kind="sg" label="gravity wanted" @update:model-value="glassG = null" />
           <QuantityField v-else v-model="wantedSugar" kind="gPerL" label="sugar wanted" @update:model-value="glassG = null" />
-          <label class="pick"
-            ><span class="small quiet">with honey</span><el-input v-model="honeyName" maxlength="60" aria-label="Honey"
+          <PickList v-model="lotId" label="with honey" :options="lotOptions" />
+          <label v-if="lot === undefined" class="pick"
+            ><span class="small quiet">its name</span><el-input v-model="ownName" maxlength="60" aria-label="Honey"
           /></label>
         </div>
         <p v-if="answer !== null && answer.refusal !== ''" class="refusal" role="alert">{{ answer.refusal }}</p>
@@ -100,7 +133,7 @@ async function add(share: number): Promise<void> {
           <FigureValue
             class="amount"
             data-test="honey"
-            :label="`${honeyName} honey`"
+            :label="toldAs(honeyName)"
             kind="massG"
             :figure="exactly(answer.honeyG)"
             :working="sweetenWorking(store.ledger, answer.honeyG, honey)"

@@ -1,0 +1,182 @@
+import { describe, expect, it } from 'vitest';
+import { berries, honey, reading, water, yeast } from '../ledger/anyEvent.ts';
+import { eventsAt, fold, sgAtShare, viewOf } from '../ledger/index.ts';
+import type { EventContent, Ledger } from '../ledger/index.ts';
+import { DAP_CAP_G_PER_L, FIRST_AMMONIUM_H, TOO_LATE_SHARE } from '../feed/index.ts';
+import { HOUR_MS, plainly } from '../quantities/index.ts';
+import { MUST_TEMP_C } from '../yeast/index.ts';
+import { entryDoubts } from './index.ts';
+
+const START = Date.UTC(2026, 4, 2, 10);
+type Row = [hour: number, content: EventContent];
+const must: Row[] = [
+  [0, honey(1350)],
+  [0, water(4)],
+];
+const live: Row[] = [...must, [1, yeast]];
+const ledgerOf = (rows: Row[]): Ledger => fold(eventsAt(START, rows));
+const rules = { dapCapGPerL: DAP_CAP_G_PER_L.us };
+const doubts = (rows: Row[], hour: number, content: EventContent, beside: EventContent[] = []): string =>
+  entryDoubts(ledgerOf(rows), content, START + hour * HOUR_MS, rules, beside)
+    .map(plainly)
+    .join(' ');
+const dap = (massG: number): EventContent => ({ kind: 'nutrient', payload: { source: 'dap', massG } });
+const organic = (massG: number): EventContent => ({ kind: 'nutrient', payload: { source: 'organic', massG } });
+const warm = (tempC: number): EventContent => ({ kind: 'reading', payload: { tempC } });
+const sulfite: EventContent = { kind: 'sulfite', payload: { salt: 'potassium', massG: 0.5 } };
+const sorbate: EventContent = { kind: 'sorbate', payload: { massG: 1 } };
+const still: Row[] = [...live, ...[20, 27, 34].map((day): Row => [24 * day, reading(0.991, 20)])];
+const stable: Row[] = [...still, [24 * 36, sulfite], [24 * 36, sorbate]];
+const volumeL = viewOf(ledgerOf(must))!.volumeL;
+
+/** Each limit with something just short of it and just past it. */
+describe('what is asked about before it is written', () => {
+  it.each<[string, { rows: Row[]; hour: number; plain: EventContent; asked: EventContent; about: RegExp; beside?: EventContent[] }]>([
+    [
+      'a high pH',
+      {
+        rows: live,
+        hour: 60,
+        plain: { kind: 'reading', payload: { ph: 3.8 } },
+        asked: { kind: 'reading', payload: { ph: 3.81 } },
+        about: /spoils easily.*calibrated/,
+      },
+    ],
+    [
+      'a low pH',
+      {
+        rows: live,
+        hour: 60,
+        plain: { kind: 'reading', payload: { ph: 2.9 } },
+        asked: { kind: 'reading', payload: { ph: 2.89 } },
+        about: /calibrated/,
+      },
+    ],
+    [
+      'ammonium over its cap',
+      {
+        rows: live,
+        hour: 30,
+        plain: dap(rules.dapCapGPerL * volumeL * 0.998),
+        asked: dap(rules.dapCapGPerL * volumeL * 1.01),
+        about: /At most .* by the cap/,
+      },
+    ],
+    ['ten times the cap', { rows: live, hour: 30, plain: dap(1), asked: dap(50), about: /At most .*50\.0 g is more/ }],
+    ['nitrogen far past the need', { rows: live, hour: 30, plain: organic(6), asked: organic(60), about: /of the nitrogen that it needs/ }],
+    [
+      'urea in its nutrient',
+      { rows: live, hour: 30, plain: dap(1), asked: { kind: 'nutrient', payload: { source: 'cutDap', massG: 1 } }, about: /Urea/ },
+    ],
+    [
+      'mold',
+      {
+        rows: live,
+        hour: 60,
+        plain: { kind: 'note', payload: { text: 'film', mark: 'film' } },
+        asked: { kind: 'note', payload: { text: 'mold', mark: 'mold' } },
+        about: /discard|not drink/i,
+      },
+    ],
+    ['acid into what ferments', { rows: live, hour: 60, plain: acid(2), asked: acid(20), about: /acid into a fermenting must/ }],
+    ['honey into what has ended', { rows: still, hour: 24 * 35, plain: honey(0), asked: honey(200), about: /not stabilized/ }],
+    ['fruit into what has ended', { rows: still, hour: 24 * 35, plain: acid(1), asked: berries(500), about: /not stabilized/ }],
+    ['sorbate without sulfite', { rows: still, hour: 24 * 36, plain: sulfite, asked: sorbate, about: /geraniums/ }],
+  ])('%s', (_name, { rows, hour, plain, asked, about }) => {
+    expect(doubts(rows, hour, plain)).toBe('');
+    expect(doubts(rows, hour, asked)).toMatch(about);
+  });
+
+  it.each<[string, { plain: [Row[], number]; asked: [Row[], number]; content: EventContent; about: RegExp }]>([
+    [
+      'yeast into a hot must',
+      { plain: [[...must, [0.5, warm(25)]], 1], asked: [[...must, [0.5, warm(39)]], 1], content: yeast, about: /yeast dies there/ },
+    ],
+    [
+      'yeast at the edge of what it likes',
+      { plain: [[...must, [0.5, warm(25)]], 1], asked: [[...must, [0.5, warm(25.1)]], 1], content: yeast, about: /likes at most/ },
+    ],
+    [
+      'yeast after a heat of hours ago',
+      { plain: [[...must, [0, warm(39)]], 3.1], asked: [[...must, [0, warm(39)]], 2.9], content: yeast, about: /yeast dies/ },
+    ],
+    [
+      'yeast into sulfite',
+      { plain: [[...must, [0, sulfite]], 24], asked: [[...must, [0, sulfite]], 23.9], content: yeast, about: /wants its 24 h/ },
+    ],
+    ['yeast into a stabilized mead', { plain: [must, 1], asked: [stable, 24 * 40], content: yeast, about: /undoes that/ }],
+    [
+      'ammonium while the yeast wakes up',
+      { plain: [live, 1 + FIRST_AMMONIUM_H], asked: [live, 0.9 + FIRST_AMMONIUM_H], content: dap(1), about: /not before/ },
+    ],
+    [
+      'food past half the sugar',
+      {
+        plain: [fermentedBy(TOO_LATE_SHARE - 0.02), 80],
+        asked: [fermentedBy(TOO_LATE_SHARE + 0.02), 80],
+        content: organic(1),
+        about: /of the sugar is gone/,
+      },
+    ],
+    [
+      'ammonium in alcohol',
+      {
+        plain: [[...live, [70, reading(1.066)]], 80],
+        asked: [[...live, [70, reading(1.012)]], 80],
+        content: dap(0.5),
+        about: /hardly taken up/,
+      },
+    ],
+    [
+      'sulfite into what works',
+      { plain: [still, 24 * 36], asked: [[...live, [70, reading(1.05)]], 80], content: sulfite, about: /still works/ },
+    ],
+    [
+      'sorbate into what works',
+      {
+        plain: [[...still, [24 * 36, sulfite]], 24 * 36],
+        asked: [[...live, [70, reading(1.05)]], 80],
+        content: sorbate,
+        about: /stops no yeast/,
+      },
+    ],
+  ])('%s', (_name, { plain, asked, content, about }) => {
+    expect(doubts(plain[0], plain[1], content)).toBe('');
+    expect(doubts(asked[0], asked[1], content)).toMatch(about);
+  });
+
+  it('tells heat that kills from heat that only harms', () => {
+    const at = (tempC: number): string => doubts([...must, [0.5, warm(tempC)]], 1, yeast);
+    expect(at(MUST_TEMP_C.most)).toMatch(/likes at most/);
+    expect(at(MUST_TEMP_C.most + 0.1)).toMatch(/yeast dies there/);
+  });
+
+  it('takes sorbate beside its sulfite for one deed', () => {
+    expect(doubts(still, 24 * 36, sorbate, [sulfite, sorbate])).toBe('');
+  });
+
+  it('lets honey into a stabilized mead once its wait is over, and not before', () => {
+    const marked = (mark: 'clear' | 'degassed'): Row => [24 * 38, { kind: 'note', payload: { text: mark, mark } }];
+    const waited: Row[] = [...stable, [24 * 38, reading(0.991, 20)], marked('clear'), marked('degassed')];
+    expect(doubts(stable, 24 * 36 + 1, honey(100))).toMatch(/one gate is still shut/);
+    expect(doubts(waited, 24 * 38 + 1, honey(100))).toBe('');
+  });
+});
+
+function acid(massG: number): EventContent {
+  return {
+    kind: 'ingredient',
+    payload: {
+      name: 'tartaric acid',
+      family: 'acid',
+      makes: 'none',
+      massG,
+      composition: { sugar: 0, unfermentable: 0, insoluble: 0, ammoniumNMgPerKg: 0, aminoNMgPerKg: 0, acidGPerKg: 1000 },
+      sugarSpread: 0,
+    },
+  };
+}
+
+function fermentedBy(share: number): Row[] {
+  return [...live, [70, reading(sgAtShare(ledgerOf(live), share))]];
+}
