@@ -27,6 +27,19 @@ describe('what the maker reads', () => {
     expect(plain(shown(kind, value, reader))).toBe(expected);
   });
 
+  it.each([
+    [0.103, 'less than ⅛ tsp'],
+    [0.105, '⅛ tsp'],
+    [0.13, '⅛ tsp'],
+    [0.26, '¼ tsp'],
+    [0.36, '⅜ tsp'],
+    [0.49, '0.5 tsp'],
+    [1.1, '1 tsp'],
+    [1.13, '1.25 tsp'],
+  ])('measures %d teaspoons with a spoon that there is', (value, told) => {
+    expect(plain(shown('teaspoons', value, metric))).toBe(told);
+  });
+
   it('says when as one would', () => {
     expect(shown('when', now - HOUR_MS, metric)).toBe('today 13:00');
     expect(shown('when', now - 20 * HOUR_MS, metric)).toBe('yesterday 18:00');

@@ -2,7 +2,18 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { Refusal } from '../quantities/index.ts';
 import { referenceCases } from '../reference/cases.ts';
-import { blend, honeyToReach, shareOfFirst, undilutedSg, waterToReach, waterToReachByPoints } from './index.ts';
+import {
+  alcoholByBalance,
+  blend,
+  ferment,
+  fermentedFromSg,
+  honeyToReach,
+  mix,
+  shareOfFirst,
+  undilutedSg,
+  waterToReach,
+  waterToReachByPoints,
+} from './index.ts';
 
 type Numbers = Record<string, number>;
 const cases = (name: string) => referenceCases(name).map((c) => [c.id, c] as const);
@@ -60,5 +71,31 @@ describe('thinning, thickening, blending', () => {
     expect(waterToReach(1, byVolume, 1.0611).waterL).toBeCloseTo(1, 3);
     expect(() => undilutedSg(1.19, 1, 9, 'volume')).toThrow(/Diluted so far/);
     expect(() => undilutedSg(1.05, 0, 1, 'volume')).toThrow(Refusal);
+  });
+});
+
+describe('the edges of a must', () => {
+  it('a gravity that never fell made no alcohol, by balance', () => {
+    for (let sg = 1; sg <= 1.2; sg += 0.0017) expect(alcoholByBalance(sg, sg).abv).toBeCloseTo(0, 2);
+    expect(() => alcoholByBalance(1.05, 1.051)).toThrow(/nothing can have fermented/);
+  });
+
+  it('what is dry is something too: sugar or acid alone has a mass and no strength', () => {
+    const sugar = mix({ waterG: 0, extractG: 200, ethanolG: 0 });
+    expect(sugar.volumeL).toBeGreaterThan(0.1);
+    expect(sugar.abv).toBe(0);
+    expect(() => mix({ waterG: 0, extractG: 0, ethanolG: 0 })).toThrow(/nothing in the vessel/);
+  });
+
+  it('a must read back to its own gravity holds no less than no alcohol, whatever was rounded', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 100, max: 3000, noNaN: true }), fc.double({ min: 0.02, max: 0.35, noNaN: true }), (waterG, share) => {
+        const must = { waterG, extractG: waterG * share, ethanolG: 0 };
+        const back = ferment(must, fermentedFromSg(must, mix(must).sg));
+        expect(back.ethanolG).toBeGreaterThanOrEqual(0);
+        expect(mix(back).sg).toBeCloseTo(mix(must).sg, 9);
+      }),
+      { numRuns: 300, seed: 2 },
+    );
   });
 });

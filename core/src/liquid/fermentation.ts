@@ -62,14 +62,17 @@ export function fermentedFromSg(liquid: Liquid, sg: number, ethanolYield = ETHAN
       'sg',
     );
   }
-  if (!(misfit(least) >= 0)) {
+  const above = misfit(least);
+  if (!(above >= -TABLES_AGREE_SG)) {
     throw new Refusal(`${sg.toFixed(3)} is higher than this must ever was; more honey than is written down, or a slip.`, 'sg');
   }
-  return findRoot(misfit, least, most, 1e-7 * (1 + most)).x;
+  return above <= 0 ? least : findRoot(misfit, least, most, 1e-7 * (1 + most)).x;
 }
 
 /** A reading this near to the liquid as it stands moves nothing: far below what any instrument shows. */
 const AS_IT_STANDS_SG = 1e-10;
+/** The gravity of a solution and its inverse differ by less than this where they are rounded (measured over the whole range). */
+const TABLES_AGREE_SG = 1e-5;
 
 /** How far SG falls for a gram of extract fermented away per liter of water: a first guess only. */
 const SG_FALL_PER_G_PER_L = 0.00045;
@@ -97,7 +100,7 @@ function secant(
 
 /** One liter of must of this gravity, nothing fermented. */
 function literOfMust(og: number): Liquid {
-  const extractG = extractGPerLFromSg(og);
+  const extractG = Math.max(0, extractGPerLFromSg(og));
   return { extractG, ethanolG: 0, waterG: og * WATER_20_KG_PER_M3 - extractG };
 }
 

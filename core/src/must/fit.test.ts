@@ -2,7 +2,10 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { USUAL_VESSELS } from '../vessel/index.ts';
 import {
+  FEED_AT_SG,
   SAFE_START_SG,
+  STRONG_START_SG,
+  TOO_STRONG_START_SG,
   centralCourse,
   fitOf,
   headspaceWantedPct,
@@ -42,6 +45,16 @@ describe('a must that does not fit its vessel', () => {
     expect(og).toBeCloseTo(measureMust(less, centralCourse(less)).og, 9);
     expect(og).toBeGreaterThan(1.09);
   });
+
+  it('offers no water to hold back where the must could not start so', () => {
+    for (const og of [1.1, 1.11, 1.12, 1.125, 1.13]) {
+      const plan = solveMust(planOf([plannedHoney('linden', 1000)], 5, { wanted: { og, volumeL: 5.6 } }));
+      const back = fitOf(plan, fillOf(plan), headspaceWantedPct(plan, false), USUAL_VESSELS).heldBack;
+      if (back !== null) expect(back.og).toBeLessThanOrEqual(TOO_STRONG_START_SG);
+    }
+    const strongest = solveMust(planOf([plannedHoney('linden', 1000)], 5, { wanted: { og: 1.13, volumeL: 5.6 } }));
+    expect(fitOf(strongest, fillOf(strongest), headspaceWantedPct(strongest, false), USUAL_VESSELS).heldBack).toBeNull();
+  });
 });
 
 describe('a must too strong to start', () => {
@@ -49,6 +62,19 @@ describe('a must too strong to start', () => {
 
   it('is left alone where it may start', () => {
     expect(stepFeedingOf(strong(1.118))).toBeNull();
+  });
+
+  it('is left alone where a crumb of honey would be kept back', () => {
+    expect(stepFeedingOf(strong(STRONG_START_SG - 0.0005))).toBeNull();
+    expect(stepFeedingOf(strong(STRONG_START_SG + 0.0005))).not.toBeNull();
+  });
+
+  it('gives no step of its own to what is left over', () => {
+    for (let og = 1.121; og < 1.19; og += 0.0011) {
+      const steps = stepFeedingOf(strong(og))!.steps;
+      for (const { massG } of steps) expect(massG, og.toFixed(4)).toBeGreaterThan(10);
+      for (const { toSg } of steps) expect(toSg).toBeGreaterThan(FEED_AT_SG + 0.0005);
+    }
   });
 
   it('starts safely and gets all its honey in steps that never lift it far', () => {

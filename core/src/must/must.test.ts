@@ -197,4 +197,10 @@ describe('cost and the shelf', () => {
       ['l2', 300],
     ]);
   });
+
+  it('leaves to other batches what they took beyond the stock', () => {
+    expect(lackOf(priced, new Map([['a', -5000]])).map(({ lackG }) => Math.round(lackG))).toEqual(
+      lackOf(priced, new Map([['a', 0]])).map(({ lackG }) => Math.round(lackG)),
+    );
+  });
 });

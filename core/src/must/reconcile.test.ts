@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { fold } from '../ledger/index.ts';
 import type { BatchEvent, EventContent } from '../ledger/index.ts';
 import { eventsAt } from '../ledger/build.ts';
+import { plainly } from '../quantities/index.ts';
 import { mixedOf } from '../ledger/index.ts';
 import { allowedReadings, plannedFrom, reconcileMust } from './index.ts';
 
@@ -106,5 +107,33 @@ describe('an illegible figure', () => {
     const [best, worse] = allowedReadings(predicted, [1.06, 1.08]);
     expect(best).toMatchObject({ sg: 1.08, isAllowed: true });
     expect(worse).toMatchObject({ sg: 1.06, isAllowed: false });
+  });
+});
+
+describe('what cannot be', () => {
+  const poured = [honey(1500), water(4), stirred];
+  const thin = batch(...poured, reading(readsAs(honey(1500), water(4.5)), 20));
+  const thenL = mixedOf(fold(batch(honey(1500), water(4.5))))!.volumeL;
+
+  it('explains nothing: more water than goes into the vessel', () => {
+    const offered = (capacityL: number): string[] => reconcileMust(thin, capacityL)!.explanations.map(({ id }) => id);
+    expect(offered(thenL - 0.01)).not.toContain('water');
+    expect(offered(thenL + 0.01)).toContain('water');
+  });
+
+  it('is not said of bubbles: they lift a hydrometer, and nothing pulls it down', () => {
+    const told = (sg: number): string =>
+      plainly(reconcileMust(batch(...poured, reading(sg, 20)))!.explanations.find(({ id }) => id === 'instrument')!.sentence);
+    const must = readsAs(honey(1500), water(4));
+    expect(told(must - 0.004)).not.toMatch(/bubbles/);
+    expect(told(must + 0.004)).toMatch(/bubbles/);
+  });
+
+  it('looks at a first reading in °Bx like at any other', () => {
+    const brix: EventContent = { kind: 'reading', payload: { brix: 18 } };
+    const found = reconcileMust(batch(...poured, brix))!;
+    expect(found.isInside).toBe(false);
+    expect(found.measuredSg).toBeCloseTo(1.074, 2);
+    expect(found.explanations.length).toBeGreaterThan(1);
   });
 });

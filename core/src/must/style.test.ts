@@ -28,6 +28,22 @@ describe('the name of a mead', () => {
     expect(named(rows, abv)).toBe(name);
   });
 
+  it.each<[string, string, number, number]>([
+    ['melomel', 'gooseberry', 160, 172],
+    ['pyment', 'raisin', 90, 180],
+    ['braggot', 'malt-dry', 80, 130],
+    ['cyser', 'juice-apple', 500, 680],
+  ])('is a %s by its share, not by its name: %s', (name, id, tooLittleG, enoughG) => {
+    expect(named([[id, tooLittleG]])).toBe('traditional mead');
+    expect(named([[id, enoughG]])).toBe(name);
+  });
+
+  it('with less honey than one part in a hundred of the sugar is with no honey', () => {
+    expect(named([['juice-apple', 5000]], 8, 6)).toBe('cider');
+    expect(named([['juice-apple', 5000]], 8, 9)).toBe('cider with honey');
+    expect(named([['sugar', 1500]], 12, 0)).toBe('sugar wine');
+  });
+
   it('is no mead where honey brings less than half of the sugar', () => {
     expect(named([['juice-apple', 5000]], 8, 300)).toBe('cider with honey');
     expect(named([['sugar', 1500]], 12, 500)).toBe('sugar wine with honey');

@@ -71,6 +71,14 @@ describe('what is said about fruit, juice and labels', () => {
     expect(said([plannedFrom('elderflower', 100)]).map(({ id }) => id)).not.toContain('elder');
   });
 
+  it('minds what a thing is, not what it is called', () => {
+    const grove = { ...plannedHoney('linden', 1400), name: 'Orange grove' };
+    const own = { ...plannedFrom('gooseberry', 500), name: 'plums from the cherry orchard' };
+    expect(said([grove, own]).filter(({ id }) => ['citrus', 'pits', 'elder', 'raisins'].includes(id))).toEqual([]);
+    const stony = { ...own, traits: ['pits' as const] };
+    expect(said([grove, stony]).map(({ id }) => id)).toContain('pits');
+  });
+
   it('wants more room over fruit than over a traditional', () => {
     const tight = { vessel: { kind: 'bucket' as const, name: 'tight bucket', capacityL: 6.9 } };
     expect(found(planAt(1.09, tight), 'headspace')?.weight).toBe('note');
