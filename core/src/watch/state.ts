@@ -77,6 +77,7 @@ export function stateOf(ledger: Ledger, now: number): BatchState {
   const last = ledger.readings.findLast((reading) => reading.at >= (ledger.pitch?.at ?? 0) && reading.verdict === 'follows');
   const ageH = Math.max(0, (now - ledger.pitch.at) / HOUR_MS);
   const fallen = last === undefined ? 0 : ledger.pitch.sg - last.sg;
+  const finish = finishOf(ledger);
   if (last === undefined) return unread(ledger, ageH);
   if (fallen < MOVED_SG && ageH < LAG_H && !showsLife(ledger)) {
     return {
@@ -84,7 +85,6 @@ export function stateOf(ledger: Ledger, now: number): BatchState {
       sentence: say`${hours(ageH)} since the pitch. Silence before ${hours(LAG_H)} is lag, not a stall; bubbles on the wall are proof enough.`,
     };
   }
-  const finish = finishOf(ledger);
   if (finish.state !== 'moving') return ending(finish, now);
   const evidence = stallEvidence(ledger, now, FACE_VALUE);
   const verdict = evidence === null ? null : stallVerdict(evidence);

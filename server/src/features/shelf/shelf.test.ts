@@ -53,6 +53,15 @@ describe('the shelf', () => {
     expect(late.body.message).toMatch(/linden avenue was changed in another window/);
   });
 
+  it('takes a lot that is sent again for the same lot, not for another window’s', async () => {
+    const item = lot();
+    await put(item);
+    const changed = { ...item, stockG: 4200 };
+    const first = await put(changed, 1);
+    const again = await put(changed, 1);
+    expect([again.status, again.body]).toEqual([200, first.body]);
+  });
+
   it('refuses what cannot be, with a sentence', async () => {
     const wet = lot({
       detail: { kind: 'ingredient', family: 'honey', makes: 'honey', composition: honeyComposition(0.4, 0.03), sugarSpread: 0 },
