@@ -262,3 +262,21 @@ describe('lines that makers type', () => {
     if (wanted.oneDose === true) expect(new Set(written.map(({ dose }) => dose)).size).toBe(1);
   });
 });
+
+describe('half a line', () => {
+  it('is read, asked about or refused like a whole one, at every key, and so is every line that is offered', () => {
+    let asked = 0;
+    for (const entry of typedLines)
+      for (let keys = 1; keys <= entry.text.length; keys++) {
+        const typed = entry.text.slice(0, keys);
+        const got = outcomeOf(entry, typed);
+        if ('read' in got) expect(got.read.events.length, typed).toBeGreaterThan(0);
+        for (const { line } of 'ask' in got ? got.ask.candidates : []) {
+          asked += 1;
+          expect(line.trim(), typed).not.toBe('');
+          outcomeOf(entry, line);
+        }
+      }
+    expect(asked).toBeGreaterThan(1000);
+  });
+});

@@ -111,10 +111,7 @@ describe('a split', () => {
     const mother = ledgerOf(...fermented);
     const parcel = parcelOf(mother, 2);
     const after = fold([
-      ...eventsAt(START, [
-        ...fermented,
-        [21 * 24, { kind: 'transferOut', payload: { toBatchId: 'b', toName: 'second', volumeL: 2 } } as EventContent],
-      ]),
+      ...eventsAt(START, [...fermented, [21 * 24, { kind: 'transferOut', payload: { toBatchId: 'b', toName: 'second', volumeL: 2 } }]]),
     ]);
     const child = fold(
       eventsAt(START, [[21 * 24, { kind: 'transferIn', payload: { fromBatchId: 'a', fromName: 'first', parcel } } as EventContent]]),
