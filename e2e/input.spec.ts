@@ -54,6 +54,21 @@ test.describe('the dip line', () => {
     await expect(dipLine(page)).toHaveValue('3 days ago 1.040');
   });
 
+  test('asks before it writes what wants a second look: the first Enter goes to its answer', async ({ page, demoCellar }) => {
+    await openBatch(page, demoCellar, 'Heather, strong');
+    const log = page.locator('.log li');
+    const before = await log.count();
+    await type(dipLine(page), 'fed 50 g dap');
+    await expect(status(page)).toContainText('by the cap');
+    await dipLine(page).press('Enter');
+    await expect(page.getByRole('button', { name: 'It is so' })).toBeFocused();
+    await expect(log).toHaveCount(before);
+    await page.keyboard.press('Enter');
+    await expect(log).toHaveCount(before + 1);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(log.first()).toContainText('taken back');
+  });
+
   test('finds the batch by name on Rounds', async ({ page, demoCellar }) => {
     await page.goto(demoCellar.url);
     await expect(page.getByRole('heading', { level: 1 })).toContainText('for you');

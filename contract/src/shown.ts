@@ -1,4 +1,4 @@
-import { DAY_MS, SHOWN_UNITS, UNIT_SYMBOL, celsiusToF, massFromG, volumeFromL } from '@hollow-bell/core/quantities';
+import { DAY_MS, SHOWN_UNITS, UNIT_SYMBOL, celsiusToF, isRough, massFromG, volumeFromL } from '@hollow-bell/core/quantities';
 import type { Quantity, Ranged, Sentence, UnitSystem } from '@hollow-bell/core/quantities';
 
 export type QuantityKind = Quantity['kind'];
@@ -153,6 +153,12 @@ export function shownRange(kind: QuantityKind, range: Ranged, reader: Reader): s
   const [high, unit] = shownParts(kind, range.high, reader);
   if (range.low === range.high || low === high) return '';
   return `${low} – ${high}${unit === '' ? '' : `${NBSP}${unit}`}`;
+}
+
+/** A figure as one number, or as its range where it is mostly doubt. */
+export function shownFigure(kind: QuantityKind, figure: Ranged, reader: Reader): string {
+  const range = isRough(figure) ? shownRange(kind, figure, reader) : '';
+  return range === '' ? shown(kind, figure.value, reader) : range;
 }
 
 /** A whole sentence as text, for buttons, titles and messages. */

@@ -3,7 +3,7 @@ import type { Ledger } from '../ledger/index.ts';
 import { HOUR_MS, hours, massG, mgPerL, say, tempC, volumeL, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { yeastOf } from '../yeast/index.ts';
-import { isComing } from './doseNow.ts';
+import { isComing, weighedParts } from './doseNow.ts';
 import type { DoseNow } from './doseNow.ts';
 import { expectedAt } from './pace.ts';
 import { LEAST_DOSE_G } from './products.ts';
@@ -102,6 +102,8 @@ function changesOfAmount(ledger: Ledger, pitch: Pitch, doses: readonly DoseNow[]
     ];
   if (next === undefined || thinnedL(ledger, pitch, volumeNow) > 0 || doses.some(({ state }) => state === 'dropped')) return [];
   const nowG = massG(totalG(next.parts));
+  if (growth < 1 - WORTH_SAYING && doses.filter(isComing).every((dose) => weighedParts(dose).length === 0))
+    return [say`More is in than planned: nothing more is to be given.`];
   if (growth < 1 - WORTH_SAYING) return [say`More is in than planned: the rest is smaller, dose ${String(next.dose.number)} ${nowG}.`];
   if (growth > 1 + WORTH_SAYING)
     return [say`Less is in than planned, or the need has grown: the rest is larger, dose ${String(next.dose.number)} ${nowG}.`];

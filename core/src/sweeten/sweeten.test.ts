@@ -3,8 +3,9 @@ import { describe, expect, it } from 'vitest';
 import { gaugePressureBar, residualCo2Volumes } from '../carbonate/index.ts';
 import { MEAN_HONEY } from '../ingredients/index.ts';
 import { liquidFromMeasured } from '../liquid/index.ts';
+import { isRough } from '../quantities/index.ts';
 import { referenceCases } from '../reference/cases.ts';
-import { honeyToReachG, scaleFromGlassG, sweeten, whatItWouldBecome } from './index.ts';
+import { honeyToReachG, scaleFromGlassG, sugarRange, sweeten, whatItWouldBecome } from './index.ts';
 
 const measured = (volumeL: number, sg: number, abv: number) => {
   const { waterG, extractG, ethanolG } = liquidFromMeasured(volumeL, sg, abv);
@@ -63,5 +64,18 @@ describe('sweetening with honey', () => {
     expect(fate.co2Volumes).toBeGreaterThan(4);
     expect(fate.pressureBar).toBeGreaterThan(3);
     expect(whatItWouldBecome(mead, 100, honey, 10).moreAbv).toBe(0);
+  });
+});
+
+describe('sugar that is mostly doubt', () => {
+  const dry = { waterG: 880, sugarG: 9, unfermentableG: 8, ethanolG: 100 };
+  const honey = { moisture: 0.172, unfermentable: 0.032 };
+  it('stays as unsure as it was, by grams, however much weighed honey goes in, and is never below nothing', () => {
+    const before = { value: sweeten(dry, 0, honey).sugarGPerL, low: 0, high: 15 };
+    const after = sugarRange(sweeten(dry, 40, honey), before);
+    expect(after.high - after.value).toBeCloseTo(before.high - before.value, 9);
+    expect(isRough(before)).toBe(true);
+    expect(isRough(after)).toBe(false);
+    expect(sugarRange(sweeten(dry, 0, honey), { value: 20, low: 0, high: 30 }).low).toBe(0);
   });
 });

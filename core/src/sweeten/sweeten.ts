@@ -4,6 +4,7 @@ import { CENTRAL_ASSUMPTIONS } from '../ledger/index.ts';
 import { mix } from '../liquid/index.ts';
 import { findRoot } from '../numerics/index.ts';
 import { Refusal } from '../quantities/index.ts';
+import type { Ranged } from '../quantities/index.ts';
 import { afterSugar, stopsAt } from '../yeast/index.ts';
 import type { Fermentable } from '../yeast/index.ts';
 
@@ -36,6 +37,15 @@ export function sweeten(mead: Fermentable, honeyG: number, honey: SweeteningHone
   const { waterG, sugarG, unfermentableG, ethanolG } = withHoney(mead, honeyG, honey);
   const mixed = mix({ waterG, extractG: sugarG + unfermentableG, ethanolG });
   return { ...mixed, sugarGPerL: sugarG / mixed.volumeL };
+}
+
+/**
+ * The sugar of a sweetened mead, g/L, as unsure as that of the mead was; the honey was weighed.
+ * @param before the mead's own sugar, g/L
+ */
+export function sugarRange({ sugarGPerL }: Sweetened, before: Ranged): Ranged {
+  const low = Math.max(0, sugarGPerL - (before.value - before.low));
+  return { value: sugarGPerL, low, high: sugarGPerL + (before.high - before.value) };
 }
 
 export type SweetTarget = { sg: number } | { sugarGPerL: number };

@@ -1,4 +1,4 @@
-import { shown, shownMoney, shownParts, shownRange, shownSentence } from '@hollow-bell/contract';
+import { shown, shownFigure, shownMoney, shownParts, shownRange, shownSentence } from '@hollow-bell/contract';
 import type { QuantityKind, Reader } from '@hollow-bell/contract';
 import type { Quantity, Ranged, Sentence, TypedBy } from '@hollow-bell/core/quantities';
 import { useNow } from '@vueuse/core';
@@ -18,6 +18,7 @@ export function useReader() {
     show: (kind: QuantityKind, value: number): string => shown(kind, value, reader.value),
     showQuantity: (quantity: Quantity): string => shown(quantity.kind, quantity.value, reader.value),
     parts: (kind: QuantityKind, value: number) => shownParts(kind, value, reader.value),
+    showFigure: (kind: QuantityKind, figure: Ranged): string => shownFigure(kind, figure, reader.value),
     range: (kind: QuantityKind, range: Ranged): string => shownRange(kind, range, reader.value),
     money: (amount: number): string => shownMoney(amount, house.practice.currency, reader.value),
     tell: (sentence: Sentence): string => shownSentence(sentence, reader.value),

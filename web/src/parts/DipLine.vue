@@ -2,7 +2,8 @@
 import type { Candidate, DipReading } from '@hollow-bell/core/dip';
 import { Refusal } from '@hollow-bell/core/quantities';
 import type { Sentence } from '@hollow-bell/core/quantities';
-import { computed, nextTick, ref, watch } from 'vue';
+import type { ButtonInstance } from 'element-plus';
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useDip } from '../composables/useDip.ts';
 import { useReader } from '../composables/useReader.ts';
@@ -88,6 +89,15 @@ async function save(): Promise<void> {
   }
 }
 
+const isSo = useTemplateRef<ButtonInstance>('isSo');
+/** Where something wants a second look, the first Enter only goes to its answer. */
+function enter(event: Event): void {
+  const understood = understanding.value;
+  if (understood === null || !('read' in understood) || understood.read.doubts.length === 0) return;
+  event.preventDefault();
+  isSo.value?.ref?.focus();
+}
+
 /** A press puts the likelier line into the field; what it means is shown before it is written. */
 async function press({ line }: Candidate): Promise<void> {
   typed.value = line;
@@ -118,6 +128,7 @@ useSingleKeys(['/'], () => field.value?.focus());
         @focus="load"
         @input="refusal = ''"
         @keydown.esc="typed = ''"
+        @keydown.enter="enter"
       />
       <kbd>/</kbd>
     </label>
@@ -128,7 +139,7 @@ useSingleKeys(['/'], () => field.value?.focus());
           {{ understanding.told }}
           <SentenceText v-for="(doubt, i) in understanding.read.doubts" :key="i" class="doubt" :sentence="doubt" />
         </span>
-        <el-button type="primary" native-type="submit" :loading="busy">{{
+        <el-button ref="isSo" type="primary" native-type="submit" :loading="busy">{{
           understanding.read.doubts.length > 0 ? 'It is so' : 'Write it down'
         }}</el-button>
       </template>

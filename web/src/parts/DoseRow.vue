@@ -25,7 +25,7 @@ const BELL: Record<DoseNow['state'], Bell> = {
 const WHY: Partial<Record<DoseNow['state'], string>> = {
   dropped: ': dropped, the sugar went faster than the clock',
   missed: ': missed',
-  'too late': ': too late to be of use, half the sugar is gone',
+  'too late': ': too late to be of use',
 };
 const { standing } = useFormGuard();
 const otherwise = ref(false);
@@ -76,6 +76,7 @@ function give(grams: readonly (number | null)[]): void {
       </template>
       <small v-if="clocksChange !== ''" class="quiet">, {{ clocksChange }}</small>
       <span v-if="WHY[dose.state] !== undefined" class="quiet">{{ WHY[dose.state] }}</span>
+      <span v-else-if="isOpen && parts.length === 0 && leftOutG < LEAST_DOSE_G" class="quiet">: nothing, what it needs is in</span>
       <span v-else-if="isOpen && leftOutG >= LEAST_DOSE_G" class="quiet"
         >; {{ show('massG', leftOutG) }} ammonium left out: late, or over its cap</span
       >

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { scaleFromGlassG, sweeten } from '@hollow-bell/core/sweeten';
+import type { Ranged } from '@hollow-bell/core/quantities';
+import { scaleFromGlassG, sugarRange, sweeten } from '@hollow-bell/core/sweeten';
 import type { SweeteningHoney } from '@hollow-bell/core/sweeten';
 import type { Fermentable } from '@hollow-bell/core/yeast';
 import { computed, ref } from 'vue';
@@ -7,10 +8,10 @@ import { useReader } from '../composables/useReader.ts';
 import { liquidColor } from '../look/liquidColor.ts';
 import { useBatch } from '../stores/batch.ts';
 
-const props = defineProps<{ mead: Fermentable; honey: SweeteningHoney; batchL: number; chosenG: number | null }>();
+const props = defineProps<{ mead: Fermentable; honey: SweeteningHoney; batchL: number; sugar: Ranged; chosenG: number | null }>();
 const emit = defineEmits<{ choose: [honeyG: number | null] }>();
 
-const { show } = useReader();
+const { show, showFigure } = useReader();
 const store = useBatch();
 const GLASS_ML = 100;
 const STEPS = [0.5, 1, 2];
@@ -51,7 +52,7 @@ const isChosen = (batchG: number): boolean => props.chosenG !== null && Math.abs
           </svg>
           <span class="under"
             ><b>{{ show('massG', glass.grams) }}</b
-            ><span class="small">{{ show('sg', glass.result.sg) }} · {{ show('gPerL', glass.result.sugarGPerL) }}</span></span
+            ><span class="small">{{ show('sg', glass.result.sg) }} · {{ showFigure('gPerL', sugarRange(glass.result, sugar)) }}</span></span
           >
         </button>
       </li>

@@ -1,12 +1,14 @@
 <script setup lang="ts">
+import type { Ranged } from '@hollow-bell/core/quantities';
+import { sugarRange } from '@hollow-bell/core/sweeten';
 import type { Sweetened } from '@hollow-bell/core/sweeten';
 import type { Fill } from '@hollow-bell/core/vessel';
 import BellMark from './BellMark.vue';
 import { useReader } from '../composables/useReader.ts';
 
-defineProps<{ before: Sweetened; after: Sweetened; fill: Fill | null }>();
+defineProps<{ before: Sweetened; after: Sweetened; sugar: Ranged; fill: Fill | null }>();
 
-const { show } = useReader();
+const { show, showFigure } = useReader();
 </script>
 
 <template>
@@ -15,7 +17,7 @@ const { show } = useReader();
       <span>Gravity</span><b>{{ show('sg', before.sg) }} → {{ show('sg', after.sg) }}</b>
     </p>
     <p>
-      <span>Sugar</span><b>{{ show('gPerL', before.sugarGPerL) }} → {{ show('gPerL', after.sugarGPerL) }}</b>
+      <span>Sugar</span><b>{{ showFigure('gPerL', sugar) }} → {{ showFigure('gPerL', sugarRange(after, sugar)) }}</b>
     </p>
     <p>
       <span>Alcohol</span><b>{{ show('abv', before.abv) }} → {{ show('abv', after.abv) }}</b>

@@ -104,8 +104,8 @@ const record = (): Promise<boolean> =>
 <style scoped>
 .contents {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(130px, 1fr));
-  gap: 8px 18px;
+  grid-template-columns: repeat(auto-fill, minmax(230px, 1fr));
+  gap: 8px 48px;
 }
 
 .lost {

@@ -86,6 +86,7 @@ const fate = computed(() => {
   if (answer.value === null || pitch === null || answer.value.honeyG <= 0) return null;
   return whatItWouldBecome(store.ledger, answer.value.honeyG, honey.value, yeastOf(pitch).toleranceAbv.high);
 });
+const sugar = computed(() => store.figures?.sugarGPerL ?? exactly(store.view?.sugarGPerL ?? 0));
 const isStable = computed(() => stabilizedAt(store.ledger) !== null);
 
 async function add(share: number): Promise<void> {
@@ -113,7 +114,14 @@ async function add(share: number): Promise<void> {
     <GateRow :gates="store.gates" />
     <div v-if="store.view !== null" class="columns">
       <div class="stack">
-        <GlassLadder :mead="store.ledger" :honey="honey" :batch-l="store.view.volumeL" :chosen-g="glassG" @choose="glassG = $event" />
+        <GlassLadder
+          :mead="store.ledger"
+          :honey="honey"
+          :batch-l="store.view.volumeL"
+          :sugar="sugar"
+          :chosen-g="glassG"
+          @choose="glassG = $event"
+        />
         <h2>Or by a target</h2>
         <div class="inputs">
           <PickList v-model="by" label="sweeten to" :options="WAYS" />
@@ -138,7 +146,7 @@ async function add(share: number): Promise<void> {
             :figure="exactly(answer.honeyG)"
             :working="sweetenWorking(store.ledger, answer.honeyG, honey)"
           />
-          <SweetOutcome :before="sweeten(store.ledger, 0, honey)" :after="result" :fill="fits" />
+          <SweetOutcome :before="sweeten(store.ledger, 0, honey)" :after="result" :sugar="sugar" :fill="fits" />
           <template v-if="shut === null">
             <p>
               Start with <b>{{ show('massG', answer.honeyG / 2) }}</b>, stir without splashing, taste.
