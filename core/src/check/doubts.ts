@@ -9,14 +9,13 @@ import {
 } from '../feed/index.ts';
 import { LEAST_SUGAR_G, mixedOf, nutrientOf, shareGone } from '../ledger/index.ts';
 import type { EventContent, Ledger, Payloads } from '../ledger/index.ts';
-import { SUDDEN_ACID_G_PER_L } from '../must/index.ts';
 import { MUST_SULFITE_WAIT_H } from '../preservatives/index.ts';
 import { HOUR_MS, abvPct, gPerL, hours, massG, percent, phValue, say, tempC, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { DISCARD } from '../rounds/index.ts';
 import { firstShutGate, gatesOf } from '../stabilize/index.ts';
 import { doubtsAbout, finishOf, stabilizedAt } from '../watch/index.ts';
-import { MUST_TEMP_C, yeastOf } from '../yeast/index.ts';
+import { MUST_TEMP_C, SUDDEN_ACID_G_PER_L, yeastOf } from '../yeast/index.ts';
 
 /** What the house holds to where places differ. */
 export interface HouseRules {

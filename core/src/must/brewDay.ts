@@ -3,11 +3,10 @@ import { MUST_SULFITE_WAIT_H, SO2_IN } from '../preservatives/index.ts';
 import type { EventContent } from '../ledger/index.ts';
 import { degrees, gravity, hours, massG, mgPerL, say, tempC, volumeL, weighedG } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
-import { MUST_TEMP_C, ATTEMPERATION, rehydrationOf, yeastOf, yeastToPitchG } from '../yeast/index.ts';
+import { ATTEMPERATION, MUST_TEMP_C, SUDDEN_ACID_G_PER_L, rehydrationOf, yeastOf, yeastToPitchG } from '../yeast/index.ts';
 import type { MustPlan, PlannedIngredient } from './plan.ts';
 import type { MustFigures } from './predict.ts';
 import { FEED_AT_SG } from './stepFeeding.ts';
-import { SUDDEN_ACID_G_PER_L } from './verdicts.ts';
 
 /** How the maker goes about it; makers differ on every one of these. */
 export interface BrewSchools {

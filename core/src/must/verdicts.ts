@@ -1,15 +1,13 @@
 import type { Trait } from '../ingredients/index.ts';
 import { abvPct, gPerL, gravity, percent, phValue, say, tempC, verdict, volumeL } from '../quantities/index.ts';
 import type { Verdict } from '../quantities/index.ts';
-import { yeastOf } from '../yeast/index.ts';
+import { SUDDEN_ACID_G_PER_L, yeastOf } from '../yeast/index.ts';
 import { fillOfPlan, headspaceWantedPct } from './fit.ts';
 import type { MustPlan, PlannedIngredient } from './plan.ts';
 import { predictMust } from './predict.ts';
 import type { MustFigures } from './predict.ts';
 import { SAFE_START_SG, STRONG_START_SG, TOO_STRONG_START_SG } from './stepFeeding.ts';
 
-/** Acid that goes into a fermenting must at once and may stop it, g/L as tartaric (our estimate). */
-export const SUDDEN_ACID_G_PER_L = 1;
 /** Titratable acid beyond which a must tastes sharp and lies low in pH, g/L as tartaric (our estimate). */
 const SHARP_ACID_G_PER_L = 9;
 const HOT_ABV = 15;

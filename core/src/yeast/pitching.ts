@@ -6,6 +6,9 @@ export const REHYDRATION = { waterGPerG: 15, tempC: 40, minutes: 15, nutrientGPe
 /** A must hotter than this kills yeast that is pitched into it, °C (trade practice: 35 to 38). */
 export const MUST_TEMP_C = { most: 35 } as const;
 
+/** Acid that goes into a fermenting must at once and may stop it, g/L as tartaric (our estimate). */
+export const SUDDEN_ACID_G_PER_L = 1;
+
 export interface Rehydration {
   waterL: number;
   nutrientG: number;

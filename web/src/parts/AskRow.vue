@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { mayWait } from '@hollow-bell/core/rounds';
 import type { Ask } from '@hollow-bell/core/rounds';
-import { ref } from 'vue';
+import { defineAsyncComponent, ref } from 'vue';
 import { useReader } from '../composables/useReader.ts';
 import BellMark from './BellMark.vue';
-import PutOff from './PutOff.vue';
 import SentenceText from './SentenceText.vue';
 
+/** Not by the first view. */
+const PutOff = defineAsyncComponent(() => import('./PutOff.vue'));
 const props = defineProps<{ ask: Ask; batchId: string; name?: string; busy?: boolean; isHere?: boolean }>();
 const emit = defineEmits<{ done: [ask: Ask]; putOff: [ask: Ask, choice: { until: number } | { reason: string }] }>();
 const putsOff = ref(false);

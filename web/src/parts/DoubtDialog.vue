@@ -1,8 +1,10 @@
 <script setup lang="ts">
-import MakerDialog from './MakerDialog.vue';
+import { defineAsyncComponent } from 'vue';
 import SentenceText from './SentenceText.vue';
 import { useBatch } from '../stores/batch.ts';
 
+/** Seldom needed, and not by the first view. */
+const MakerDialog = defineAsyncComponent(() => import('./MakerDialog.vue'));
 const store = useBatch();
 </script>
 

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { useSingleKeys } from '../composables/useSingleKeys.ts';
-import { ref } from 'vue';
+import { defineAsyncComponent, ref } from 'vue';
 import { useRouter } from 'vue-router';
-import MakerDialog from './MakerDialog.vue';
+
+/** Seldom needed, and not by the first view. */
+const MakerDialog = defineAsyncComponent(() => import('./MakerDialog.vue'));
 
 const open = ref(false);
 const router = useRouter();
@@ -52,7 +54,7 @@ useSingleKeys(['?', 'n', 'g', ...Object.keys(PLACES)], (event) => {
 </script>
 
 <template>
-  <MakerDialog v-model="open" title="Keys" width="min(560px, 92vw)">
+  <MakerDialog v-if="open" v-model="open" title="Keys" width="min(560px, 92vw)">
     <dl>
       <template v-for="[key, does] in KEYS" :key="key"
         ><dt class="mono">{{ key }}</dt>
