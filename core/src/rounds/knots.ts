@@ -8,9 +8,11 @@ import type { Station } from './ask.ts';
 /** How a station stands: `passed` by without its work, as a dry mead passes the honey. */
 export type Knot = 'done' | 'half' | 'now' | 'ahead' | 'passed';
 
+type Work = 'done' | 'half' | 'ahead' | 'open';
+
 /** What the record shows of each station's work; nothing counts as done because a later station was reached. */
-function workOf(ledger: Ledger, feeding: FeedingPlan | null, now: number): Record<Station, 'done' | 'half' | 'open'> {
-  const as = (isDone: boolean, isBegun = false): 'done' | 'half' | 'open' => (isDone ? 'done' : isBegun ? 'half' : 'open');
+function workOf(ledger: Ledger, feeding: FeedingPlan | null, now: number): Record<Station, Work> {
+  const as = (isDone: boolean, isBegun = false): Work => (isDone ? 'done' : isBegun ? 'half' : 'open');
   const { pitch, bottled, marks } = ledger;
   const isFed = ledger.doses.length > 0;
   const feeds = pitch === null || feeding === null ? null : feedingNow(feeding, ledger, now).doses.some(isComing);
@@ -18,7 +20,7 @@ function workOf(ledger: Ledger, feeding: FeedingPlan | null, now: number): Recor
   return {
     formulate: as(ledger.pouredG > 0),
     pitch: as(pitch !== null, ledger.pouredG > 0),
-    feed: as(isFed && feeds === false, isFed),
+    feed: !isFed && feeds === true ? 'ahead' : as(isFed && feeds === false, isFed),
     watch: as(
       isFinished,
       ledger.readings.some(({ at }) => at >= (pitch?.at ?? Number.POSITIVE_INFINITY)),

@@ -82,7 +82,7 @@ describe('the rail', () => {
   const readings: Row[] = [20, 27, 34].map((day): Row => [24 * day, reading(0.991, 20)]);
 
   it('says that nothing is fed right after the pitch, half while doses come, and done after the last', () => {
-    expect(knots(1.5, ...live).feed).not.toBe('done');
+    expect(knots(1.5, ...live)).toMatchObject({ watch: 'now', feed: 'ahead' });
     const dosed = plan.doses.map(({ number, clockH }): Row => [
       1 + clockH,
       { kind: 'nutrient', payload: { source: 'organic', massG: 1.6, dose: number } },
