@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { sgAtShare, viewOf } from '../ledger/index.ts';
+import { sgAtShare, tempsSincePitch, viewOf } from '../ledger/index.ts';
 import type { EventContent, Ledger } from '../ledger/index.ts';
 import { DAY_MS, HOUR_MS, plainly } from '../quantities/index.ts';
 import { EXAMPLE_PRACTICE, MIXED_AT, exampleBatch } from './exampleBatch.ts';
@@ -66,6 +66,13 @@ describe('feeding that was never marked', () => {
     const now = feedingNow(plan, batch(), at(1) + 80 * DAY_MS);
     expect(now.wantedMg).toBeGreaterThan(0);
     expect(now.givesMgPerL).toBe(0);
+  });
+});
+
+describe('warmth', () => {
+  it('is what was read since the pitch: a warm sample of the fresh must says nothing of how it ferments', () => {
+    const warm = (tempC: number): EventContent => ({ kind: 'reading', payload: { tempC } });
+    expect(tempsSincePitch(batch([0.5, warm(30)], [40, warm(22)])).map(({ tempC }) => tempC)).toEqual([22]);
   });
 });
 

@@ -114,6 +114,14 @@ describe('what a plan makes', () => {
     }
   });
 
+  it('lets no range run below nothing, near dryness least of all', () => {
+    for (const og of [1.03, 1.06, 1.085, 1.1])
+      for (const [name, { low }] of Object.entries(
+        predictMust(solveMust(planOf([plannedHoney('linden', 500)], 3, { wanted: { og, volumeL: 5 } }))),
+      ))
+        expect(low, `${name} of ${og}`).toBeGreaterThanOrEqual(0);
+  });
+
   it('gives the range that 20,000 random draws give', () => {
     const propagated = predictMust(melomel);
     const drawn = drawMust(seeded(5), melomel, 20_000);
