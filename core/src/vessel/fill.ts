@@ -21,3 +21,9 @@ export function fillOf(capacityL: number, mustL: number, fruitKg = 0, fruitKgPer
   const headspaceL = capacityL - fillL;
   return { fillL, headspaceL, headspacePct: (100 * headspaceL) / capacityL, overflowL: Math.max(0, -headspaceL) };
 }
+
+/** The smallest vessel that holds so many liters, for a full one keeps air out; the largest where none holds it, undefined of none. */
+export function smallestHolding<V extends { capacityL: number }>(vessels: readonly V[], volumeL: number): V | undefined {
+  const bySize = vessels.toSorted((a, b) => a.capacityL - b.capacityL);
+  return bySize.find(({ capacityL }) => capacityL >= volumeL) ?? bySize.at(-1);
+}

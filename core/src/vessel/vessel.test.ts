@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { Refusal } from '../quantities/index.ts';
 import { referenceCases } from '../reference/cases.ts';
-import { USUAL_VESSELS, fillOf, levelCm, litersAt, sectionOf } from './index.ts';
+import { USUAL_VESSELS, fillOf, levelCm, litersAt, sectionOf, smallestHolding } from './index.ts';
 
 describe('how full a vessel is', () => {
   it.each(referenceCases('vessel').map((c) => [c.id, c] as const))('%s', (_id, c) => {
@@ -31,4 +31,16 @@ describe.each(USUAL_VESSELS.map((vessel) => [vessel.name, vessel] as const))('th
 
 it('no vessel of no size', () => {
   expect(() => sectionOf({ kind: 'jug', name: 'none', capacityL: 0 })).toThrow(Refusal);
+});
+
+describe('a vessel for what is split off', () => {
+  const vessels = [{ capacityL: 10 }, { capacityL: 2.5 }, { capacityL: 5.3 }];
+  it.each([
+    [2.37, 2.5],
+    [2.5, 2.5],
+    [2.51, 5.3],
+    [11, 10],
+  ])('%d L go into the smallest that holds them: %d L', (volumeL, capacityL) => {
+    expect(smallestHolding(vessels, volumeL)?.capacityL).toBe(capacityL);
+  });
 });

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { viewOf } from '@hollow-bell/core/ledger';
+import { smallestHolding } from '@hollow-bell/core/vessel';
 import { computed, onMounted, ref } from 'vue';
 import { api } from '../api/client.ts';
 import { useAttempt } from '../composables/useAttempt.ts';
@@ -17,10 +18,7 @@ const { show } = useReader();
 const { refusal, busy, attempt, blocked } = useAttempt();
 
 const presentL = computed(() => viewOf(store.ledger)?.volumeL ?? 0);
-/** The smallest vessel that holds so much: a full one keeps air out. */
-const fitting = (volumeL: number): string =>
-  ([...shelf.vessels].sort((a, b) => a.capacityL - b.capacityL).find(({ capacityL }) => capacityL >= volumeL) ?? shelf.vessels[0])?.name ??
-  '';
+const fitting = (volumeL: number): string => smallestHolding(shelf.vessels, volumeL)?.name ?? '';
 const child = (n: number) => ({
   id: crypto.randomUUID(),
   name: `${store.batch?.name ?? 'Batch'} ${n}`,
