@@ -97,6 +97,12 @@ describe('closed glass', () => {
     expect(byWord(1.0001), 'from 1.000 on stillness alone does not do').toMatch(/not stable/);
   });
 
+  it('is not deceived by a first reading over honey that was not stirred in: it falls from the highest', () => {
+    const hidden: Row[] = [...stable, [39 * DAY, honey(250)], ...at(1.0, 39.1), ...at(1.01, 40)];
+    expect(why(50, ...hidden, ...at(1.0075, 48))).toMatch(/It fell from 1\.010 to/);
+    expect(why(50, ...hidden, ...at(1.0085, 48))).not.toMatch(/It fell/);
+  });
+
   it('minds how far below the honey’s own gravity it reads', () => {
     const sweet: Row[] = [...stable, [39 * DAY, honey(200)]];
     const expected = viewOf(fold(record(...sweet)))!.sg;

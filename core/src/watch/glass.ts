@@ -33,8 +33,10 @@ function whyNotSweetened(ledger: Ledger, honeyAt: number, now: number): Sentence
   const verifyAt = honeyAt + VERIFY_H * HOUR_MS;
   if (first === undefined || last === undefined)
     return say`Honey went in ${when(honeyAt)}. Bottled while it still ferments, the glass bursts: read the gravity once it is stirred in, and again ${hours(VERIFY_H)} after the honey.`;
-  if (first.sg - last.sg > EQUAL_SG + 1e-9)
-    return say`It fell from ${gravity(first.sg)} to ${gravity(last.sg)} since the honey: it ferments, and closed glass would burst. Leave it under an airlock.`;
+  /** A first one over honey that was not stirred in yet reads low, and would hide a fall from the next. */
+  const highestSg = Math.max(...read.map(({ sg }) => sg));
+  if (highestSg - last.sg > EQUAL_SG + 1e-9)
+    return say`It fell from ${gravity(highestSg)} to ${gravity(last.sg)} since the honey: it ferments, and closed glass would burst. Leave it under an airlock.`;
   const isBelow = first.expectedSg - first.sg > HONEY_DOUBT_SG;
   const wantedAt = Math.max(verifyAt, first.at + (isBelow ? DOUBTED_APART_H : APART_H) * HOUR_MS);
   if (last.at >= wantedAt) return null;
