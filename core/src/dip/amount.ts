@@ -1,4 +1,4 @@
-import { SHOWN_UNITS, readMassG, readVolumeL, takeFigure, takeMeasure, takeParts } from '../quantities/index.ts';
+import { SHOWN_UNITS, readMassG, readVolumeL, takeFigure, takeMeasure, takeParts, tempToC } from '../quantities/index.ts';
 import type { TypedBy } from '../quantities/index.ts';
 
 /** An amount somewhere in a line, and the words before and behind it. */
@@ -65,7 +65,7 @@ export function findTempC(words: string, by: TypedBy): number | null {
   const unit = takeMeasure(taken.rest, by.units);
   const degree = unit?.measure.of === 'temperature' ? unit.measure.unit : SHOWN_UNITS[by.units].temp;
   const value = taken.figure.values.at(-1) ?? 0;
-  return degree === 'f' ? ((value - 32) * 5) / 9 : value;
+  return tempToC(value, degree);
 }
 
 /** Whether the words hold a number at all. */

@@ -1,5 +1,5 @@
 import { BOTTLE_SIZES_ML } from '../bottle/index.ts';
-import { productName } from '../feed/index.ts';
+import { fedEvent, productName } from '../feed/index.ts';
 import { drippingG } from '../ingredients/index.ts';
 import type { EventContent, RemovalReason } from '../ledger/index.ts';
 import { Refusal, massG, say } from '../quantities/index.ts';
@@ -108,13 +108,7 @@ function readFedAsPlanned(context: DipContext): Part {
     massG(grams),
     ` ${productName(product)}`,
   ]);
-  const events = parts.map(({ product, massG: grams }): EventContent => {
-    const { source, own, lotId } = product;
-    return {
-      kind: 'nutrient',
-      payload: { source, massG: grams, dose, ...(own === undefined ? {} : { own }), ...(lotId === undefined ? {} : { lotId }) },
-    };
-  });
+  const events = parts.map((part) => fedEvent(part, dose));
   return { events, told: [`Dose ${dose} given as planned:`, ...told] };
 }
 

@@ -17,6 +17,7 @@ import {
   takeFigure,
   takeMeasure,
   tempC,
+  tempToC,
 } from '../quantities/index.ts';
 import type { Sentence, TypedBy } from '../quantities/index.ts';
 import { DipAsk, candidate } from './ask.ts';
@@ -67,7 +68,7 @@ function readTemp(text: string, by: TypedBy, again: (line: string) => string, be
 function askAboutBare(text: string, value: number, by: TypedBy, again: (line: string) => string): never {
   const sg = meantSg(text, value);
   const unit = SHOWN_UNITS[by.units].temp;
-  const celsius = unit === 'f' ? ((value - 32) * 5) / 9 : value;
+  const celsius = tempToC(value, unit);
   const isTemp = /^\d{1,3}([.,]\d)?$/.test(text) && celsius >= READING_LIMITS.tempC.low && celsius <= READING_LIMITS.tempC.high;
   const candidates = [
     ...(isTemp ? [candidate(again(`${text}${unit}`), say`${tempC(celsius)}`)] : []),

@@ -1,6 +1,6 @@
 import { fedEvent, productName } from '../feed/index.ts';
 import type { Product } from '../feed/index.ts';
-import { INGREDIENTS, MEAN_HONEY } from '../ingredients/index.ts';
+import { INGREDIENTS, MEAN_HONEY, waterShare } from '../ingredients/index.ts';
 import type { Ingredient } from '../ingredients/index.ts';
 import { BASE_SALTS, NUTRIENTS } from '../ledger/index.ts';
 import type { BaseSalt, EventContent, NutrientId } from '../ledger/index.ts';
@@ -66,7 +66,6 @@ export const yeastProduct = (
 export function ingredientProduct(ingredient: Ingredient, isOwn: boolean, lotId?: string): DipProduct {
   const { name, family, makes, composition, sugarSpread } = ingredient;
   const origin = lotId === undefined ? {} : { lotId };
-  const moisture = 1 - composition.sugar - composition.unfermentable - composition.insoluble;
   return {
     name,
     aliases: family === 'honey' ? ['honey'] : [],
@@ -75,7 +74,10 @@ export function ingredientProduct(ingredient: Ingredient, isOwn: boolean, lotId?
     gPerTsp: null,
     entry: (massG) =>
       family === 'honey'
-        ? { kind: 'honey', payload: { name, massG, moisture, unfermentable: composition.unfermentable, ...origin } }
+        ? {
+            kind: 'honey',
+            payload: { name, massG, moisture: waterShare(composition), unfermentable: composition.unfermentable, ...origin },
+          }
         : { kind: 'ingredient', payload: { name, family, makes, massG, composition, sugarSpread, ...origin } },
   };
 }
