@@ -2,7 +2,7 @@ import { BOTTLE_SIZES_ML } from '../bottle/index.ts';
 import { fedEvent, productName } from '../feed/index.ts';
 import { drippingG } from '../ingredients/index.ts';
 import type { EventContent, RemovalReason } from '../ledger/index.ts';
-import { Refusal, massG, say } from '../quantities/index.ts';
+import { Refusal, massG, say, tempC } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { findAmount, findTempC, gramsOf, litersOf } from './amount.ts';
 import type { Amount } from './amount.ts';
@@ -93,7 +93,7 @@ function readWarmed(rest: string, context: DipContext, again: Again, verb: strin
   const toC = findTempC(rest, context);
   const cure = /^cool|^chill/.test(verb) ? 'cool' : 'warm';
   if (toC === null || toC < 0 || toC > 40)
-    throw new DipAsk('To which temperature? Between 0 and 40 °C, such as “warmed to 22c”.', [
+    throw new DipAsk(say`To which temperature? Between ${tempC(0)} and ${tempC(40)}, such as “warmed to 22c” or “warmed to 72f”.`, [
       candidate(again(`${verb} to `), `${verb} to …`),
     ]);
   return entry({ kind: 'cure', payload: { cure, toC } });

@@ -2,7 +2,7 @@ import { READING_LIMITS, SG_RANGE } from '../limits.ts';
 import type { Limits } from '../limits.ts';
 import { brix, gravity, phValue, say, tempC } from '../sentence.ts';
 import type { Sentence } from '../sentence.ts';
-import { tempToC } from '../units.ts';
+import { celsiusToF, tempToC } from '../units.ts';
 import type { TempUnit } from '../units.ts';
 import { NOT_TYPED } from './amounts.ts';
 import type { TypedBy } from './amounts.ts';
@@ -163,7 +163,7 @@ export function readTempC(
   const sign = (each: TempUnit): string => `°${each.toUpperCase()}`;
   throw new TypedRefusal(
     [
-      `${named} at ${tidyNumber(value)} ${sign(typedUnit)} cannot be; it must lie between ${limits.low} and ${limits.high} °C (${(limits.low * 9) / 5 + 32} and ${(limits.high * 9) / 5 + 32} °F).`,
+      `${named} at ${tidyNumber(value)} ${sign(typedUnit)} cannot be; it must lie between ${limits.low} and ${limits.high} °C (${celsiusToF(limits.low)} and ${celsiusToF(limits.high)} °F).`,
       ...(isMeant ? [` Did you mean ${tidyNumber(value)} ${sign(typedUnit === 'c' ? 'f' : 'c')}?`] : []),
     ],
     isMeant ? [{ value: otherC, said: [...say`${tempC(otherC)}`, ` (${tidyNumber(value)} ${sign(typedUnit === 'c' ? 'f' : 'c')})`] }] : [],
