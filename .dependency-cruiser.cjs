@@ -7,7 +7,7 @@ const FLOORS = [
   'ingredients',
   'yeast',
   'preservatives',
-  'ledger',
+  'record',
   'float',
   'vessel',
   'must',

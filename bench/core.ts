@@ -1,6 +1,6 @@
 import { MEAN_HONEY } from '@hollow-bell/core/ingredients';
-import { fold, ledgerFigures } from '@hollow-bell/core/ledger';
-import type { BatchEvent, EventContent, Replacement } from '@hollow-bell/core/ledger';
+import { fold, ledgerFigures } from '@hollow-bell/core/record';
+import type { BatchEvent, EventContent, Replacement } from '@hollow-bell/core/record';
 import {
   costOf,
   drawMust,

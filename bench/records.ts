@@ -1,7 +1,7 @@
 import { DEFAULT_PRACTICE } from '@hollow-bell/contract';
 import { MEAN_HONEY } from '@hollow-bell/core/ingredients';
-import { eventsAt, fold } from '@hollow-bell/core/ledger';
-import type { BatchEvent, EventContent } from '@hollow-bell/core/ledger';
+import { eventsAt, fold } from '@hollow-bell/core/record';
+import type { BatchEvent, EventContent } from '@hollow-bell/core/record';
 import { planOf, plannedHoney } from '@hollow-bell/core/must';
 import autocannon from 'autocannon';
 import { QueryTypes } from 'sequelize';

@@ -1,7 +1,7 @@
 /** A simulated float hydrometer: posts to Hollow Bell what a real one would. “npm run float -- --help” says how. */
 import { parseArgs } from 'node:util';
 import type { Batch } from '@hollow-bell/contract';
-import { foldUntil } from '@hollow-bell/core/ledger';
+import { foldUntil } from '@hollow-bell/core/record';
 import { seeded } from '@hollow-bell/core/numerics';
 import { FLOAT_STORIES, USUAL_WRONGS, floatReadings } from '@hollow-bell/core/simulate';
 import { HOUR_MS } from '@hollow-bell/core/quantities';

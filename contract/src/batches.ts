@@ -1,7 +1,7 @@
 import type { FeedingPractice } from '@hollow-bell/core/feed';
 import type { FloatPoint } from '@hollow-bell/core/float';
 import { DAP_CAP_G_PER_L } from '@hollow-bell/core/feed';
-import type { BatchEvent } from '@hollow-bell/core/ledger';
+import type { BatchEvent } from '@hollow-bell/core/record';
 import type { MustPlan } from '@hollow-bell/core/must';
 import type { Sentence } from '@hollow-bell/core/quantities';
 import type { ShownPhase } from '@hollow-bell/core/watch';

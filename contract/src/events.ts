@@ -1,5 +1,5 @@
-import { MARKS } from '@hollow-bell/core/ledger';
-import type { EventContent, Ledger } from '@hollow-bell/core/ledger';
+import { MARKS } from '@hollow-bell/core/record';
+import type { EventContent, Ledger } from '@hollow-bell/core/record';
 import { GRAVITY_INSTRUMENTS } from '@hollow-bell/core/liquid';
 import { READING_LIMITS, SG_RANGE } from '@hollow-bell/core/quantities';
 import { z } from 'zod';

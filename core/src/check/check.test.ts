@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { Refusal } from '../quantities/index.ts';
-import { eventsAt, fold, viewOf } from '../ledger/index.ts';
+import { eventsAt, fold, viewOf } from '../record/index.ts';
 import { MEAN_HONEY } from '../ingredients/index.ts';
-import type { BatchEvent, EventContent } from '../ledger/index.ts';
+import type { BatchEvent, EventContent } from '../record/index.ts';
 import { checkEvent } from './index.ts';
 
 const START = Date.UTC(2026, 3, 1, 9);

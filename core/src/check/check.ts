@@ -1,6 +1,6 @@
 import { checkComposition } from '../ingredients/index.ts';
-import { foldAlong, logOf, mixedOf, standingEvents } from '../ledger/index.ts';
-import type { BatchEvent, EventContent, EventKind, Ledger, StandingEvent } from '../ledger/index.ts';
+import { foldAlong, logOf, mixedOf, standingEvents } from '../record/index.ts';
+import type { BatchEvent, EventContent, EventKind, Ledger, StandingEvent } from '../record/index.ts';
 import { Refusal, gravity, say, volumeL } from '../quantities/index.ts';
 import { whyNotBottle, glassAlarm } from '../watch/index.ts';
 import { isYeastId } from '../yeast/index.ts';

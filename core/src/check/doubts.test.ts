@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { berries, honey, reading, water, yeast } from '../ledger/anyEvent.ts';
-import { eventsAt, fold, sgAtShare, viewOf } from '../ledger/index.ts';
-import type { EventContent, Ledger } from '../ledger/index.ts';
+import { berries, honey, reading, water, yeast } from '../record/anyEvent.ts';
+import { eventsAt, fold, sgAtShare, viewOf } from '../record/index.ts';
+import type { EventContent, Ledger } from '../record/index.ts';
 import { DAP_CAP_G_PER_L, FIRST_AMMONIUM_H, TOO_LATE_SHARE } from '../feed/index.ts';
 import { HOUR_MS, plainly } from '../quantities/index.ts';
 import { MUST_TEMP_C } from '../yeast/index.ts';

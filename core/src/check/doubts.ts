@@ -7,8 +7,8 @@ import {
   nitrogenMgPerG,
   productCaution,
 } from '../feed/index.ts';
-import { LEAST_SUGAR_G, mixedOf, nutrientOf, shareGone } from '../ledger/index.ts';
-import type { EventContent, Ledger, Payloads } from '../ledger/index.ts';
+import { LEAST_SUGAR_G, mixedOf, nutrientOf, shareGone } from '../record/index.ts';
+import type { EventContent, Ledger, Payloads } from '../record/index.ts';
 import { MUST_SULFITE_WAIT_H } from '../preservatives/index.ts';
 import { HOUR_MS, abvPct, gPerL, hours, massG, percent, phValue, say, tempC, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { berries, honey, reading, water, yeast } from '../ledger/anyEvent.ts';
-import { eventsAt, fold, viewOf } from '../ledger/index.ts';
-import type { BatchEvent, EventContent } from '../ledger/index.ts';
+import { berries, honey, reading, water, yeast } from '../record/anyEvent.ts';
+import { eventsAt, fold, viewOf } from '../record/index.ts';
+import type { BatchEvent, EventContent } from '../record/index.ts';
 import { DAY_MS, HOUR_MS, Refusal, plainly } from '../quantities/index.ts';
 import { LONG_STILL_DAYS, MAY_STILL_FALL_SG, STAYS, expectedEnd, finishOf, glassAlarm, stateOf, whyNotBottle } from '../watch/index.ts';
 import { checkEvents } from './index.ts';

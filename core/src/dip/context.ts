@@ -1,6 +1,6 @@
 import type { HouseRules } from '../check/index.ts';
 import type { Product } from '../feed/index.ts';
-import type { EventContent, HouseInstruments, Ledger, Payloads, Seen } from '../ledger/index.ts';
+import type { EventContent, HouseInstruments, Ledger, Payloads, Seen } from '../record/index.ts';
 import type { Sentence, TypedBy } from '../quantities/index.ts';
 import type { DipProduct } from './products.ts';
 

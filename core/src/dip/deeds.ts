@@ -1,7 +1,7 @@
 import { BOTTLE_SIZES_ML } from '../bottle/index.ts';
 import { fedEvent, productName } from '../feed/index.ts';
 import { drippingG } from '../ingredients/index.ts';
-import type { EventContent, RemovalReason } from '../ledger/index.ts';
+import type { EventContent, RemovalReason } from '../record/index.ts';
 import { Refusal, massG, say, tempC } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { findAmount, findTempC, gramsOf, litersOf } from './amount.ts';

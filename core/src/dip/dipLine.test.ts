@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { exampleBatch, MIXED_AT } from '../feed/exampleBatch.ts';
-import { emptyLedger, sgAtShare } from '../ledger/index.ts';
+import { emptyLedger, sgAtShare } from '../record/index.ts';
 import { Refusal } from '../quantities/index.ts';
 import { DipAsk, commonProducts, readDipLine, takeBatchName } from './index.ts';
 import type { DipContext } from './index.ts';

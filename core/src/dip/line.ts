@@ -1,6 +1,6 @@
 import { entryDoubts } from '../check/index.ts';
-import { gravityRead, makeReading } from '../ledger/index.ts';
-import type { EventContent, Seen } from '../ledger/index.ts';
+import { gravityRead, makeReading } from '../record/index.ts';
+import type { EventContent, Seen } from '../record/index.ts';
 import { Refusal, TypedRefusal, gravity, say, tidied } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { eventSentence } from '../watch/index.ts';

@@ -1,6 +1,6 @@
 import { GRAVITY_INSTRUMENTS } from '../liquid/index.ts';
 import type { GravityInstrument } from '../liquid/index.ts';
-import type { Seen } from '../ledger/index.ts';
+import type { Seen } from '../record/index.ts';
 import {
   READING_LIMITS,
   SG_RANGE,

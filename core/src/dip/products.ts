@@ -2,8 +2,8 @@ import { fedEvent, productName } from '../feed/index.ts';
 import type { Product } from '../feed/index.ts';
 import { INGREDIENTS, MEAN_HONEY, waterShare } from '../ingredients/index.ts';
 import type { Ingredient } from '../ingredients/index.ts';
-import { BASE_SALTS, NUTRIENTS } from '../ledger/index.ts';
-import type { BaseSalt, EventContent, NutrientId } from '../ledger/index.ts';
+import { BASE_SALTS, NUTRIENTS } from '../record/index.ts';
+import type { BaseSalt, EventContent, NutrientId } from '../record/index.ts';
 import { yeastType } from '../yeast/index.ts';
 import type { OwnYeast } from '../yeast/index.ts';
 

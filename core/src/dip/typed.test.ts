@@ -1,7 +1,7 @@
 import { afterAll, describe, expect, it, vi } from 'vitest';
-import { fold } from '../ledger/index.ts';
-import { eventsAt } from '../ledger/build.ts';
-import type { EventContent, Ledger } from '../ledger/index.ts';
+import { fold } from '../record/index.ts';
+import { eventsAt } from '../record/build.ts';
+import type { EventContent, Ledger } from '../record/index.ts';
 import { Refusal } from '../quantities/index.ts';
 import { INGREDIENTS, MEAN_HONEY, honeyComposition } from '../ingredients/index.ts';
 import type { Product } from '../feed/index.ts';

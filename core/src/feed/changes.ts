@@ -1,5 +1,5 @@
-import { tempsSincePitch } from '../ledger/index.ts';
-import type { Ledger } from '../ledger/index.ts';
+import { tempsSincePitch } from '../record/index.ts';
+import type { Ledger } from '../record/index.ts';
 import { HOUR_MS, hours, massG, mgPerL, say, tempC, volumeL, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { yeastOf } from '../yeast/index.ts';

@@ -1,5 +1,5 @@
-import { mixedOf, nutrientOf } from '../ledger/index.ts';
-import type { Ledger, Payloads } from '../ledger/index.ts';
+import { mixedOf, nutrientOf } from '../record/index.ts';
+import type { Ledger, Payloads } from '../record/index.ts';
 import { HOUR_MS } from '../quantities/index.ts';
 import { isComing } from './doseNow.ts';
 import { productName } from './products.ts';

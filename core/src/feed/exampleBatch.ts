@@ -1,6 +1,6 @@
 import { MEAN_HONEY } from '../ingredients/index.ts';
-import { eventsAt, fold } from '../ledger/index.ts';
-import type { EventContent, Ledger } from '../ledger/index.ts';
+import { eventsAt, fold } from '../record/index.ts';
+import type { EventContent, Ledger } from '../record/index.ts';
 import { DAP_CAP_G_PER_L } from './need.ts';
 import type { FeedingPractice } from './schedule.ts';
 

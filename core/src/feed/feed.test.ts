@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { NUTRIENTS, fold, viewOf } from '../ledger/index.ts';
-import type { EventContent, Ledger } from '../ledger/index.ts';
+import { NUTRIENTS, fold, viewOf } from '../record/index.ts';
+import type { EventContent, Ledger } from '../record/index.ts';
 import { Refusal, HOUR_MS } from '../quantities/index.ts';
 import { extractGPerLFromSg } from '../liquid/index.ts';
 import { referenceCases } from '../reference/cases.ts';

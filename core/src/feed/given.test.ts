@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { sgAtShare, tempsSincePitch, viewOf } from '../ledger/index.ts';
-import type { EventContent, Ledger } from '../ledger/index.ts';
+import { sgAtShare, tempsSincePitch, viewOf } from '../record/index.ts';
+import type { EventContent, Ledger } from '../record/index.ts';
 import { DAY_MS, HOUR_MS, plainly } from '../quantities/index.ts';
 import { EXAMPLE_PRACTICE, MIXED_AT, exampleBatch } from './exampleBatch.ts';
 import type { Happening } from './exampleBatch.ts';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { fold } from '../ledger/index.ts';
-import type { EventContent, Ledger } from '../ledger/index.ts';
+import { fold } from '../record/index.ts';
+import type { EventContent, Ledger } from '../record/index.ts';
 import {
   checkDoses,
   expectedAt,

@@ -1,5 +1,5 @@
-import { tempsSincePitch } from '../ledger/index.ts';
-import type { Ledger } from '../ledger/index.ts';
+import { tempsSincePitch } from '../record/index.ts';
+import type { Ledger } from '../record/index.ts';
 import { THIRD_BREAK } from './schools.ts';
 import { HOUR_MS } from '../quantities/index.ts';
 

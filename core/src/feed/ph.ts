@@ -1,7 +1,7 @@
 import { Refusal, exactly, propagate, requireWithin } from '../quantities/index.ts';
 import type { Ranged, Working } from '../quantities/index.ts';
-import { BASE_SALTS } from '../ledger/index.ts';
-import type { BaseSalt } from '../ledger/index.ts';
+import { BASE_SALTS } from '../record/index.ts';
+import type { BaseSalt } from '../record/index.ts';
 
 /** Above this, spoilage has it easier and sulfite does little, by usual advice. */
 export const HIGHEST_PH = 3.8;

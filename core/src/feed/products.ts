@@ -1,5 +1,5 @@
-import { NUTRIENTS } from '../ledger/index.ts';
-import type { EventContent, NutrientId, OwnNutrient } from '../ledger/index.ts';
+import { NUTRIENTS } from '../record/index.ts';
+import type { EventContent, NutrientId, OwnNutrient } from '../record/index.ts';
 import { Refusal } from '../quantities/index.ts';
 
 /** A nutrient that can be fed: a kind, or a packet of the maker's. */

@@ -1,5 +1,5 @@
-import { mixedOf } from '../ledger/index.ts';
-import type { Ledger } from '../ledger/index.ts';
+import { mixedOf } from '../record/index.ts';
+import type { Ledger } from '../record/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { changesOf } from './changes.ts';
 import { doseNowMg, isComing } from './doseNow.ts';

@@ -1,5 +1,5 @@
-import { NUTRIENTS } from '../ledger/index.ts';
-import type { Ledger } from '../ledger/index.ts';
+import { NUTRIENTS } from '../record/index.ts';
+import type { Ledger } from '../record/index.ts';
 import { Refusal } from '../quantities/index.ts';
 import type { Ranged } from '../quantities/index.ts';
 import { yeastOf } from '../yeast/index.ts';

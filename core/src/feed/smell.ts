@@ -1,5 +1,5 @@
-import { mixedOf, tempsSincePitch } from '../ledger/index.ts';
-import type { Ledger } from '../ledger/index.ts';
+import { mixedOf, tempsSincePitch } from '../record/index.ts';
+import type { Ledger } from '../record/index.ts';
 import { HOUR_MS, degrees, hours, mgPerL, percent, say, tempC } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { yeastOf } from '../yeast/index.ts';

@@ -1,5 +1,5 @@
-import { abvWhenDry, mixedOf } from '../ledger/index.ts';
-import type { Ledger } from '../ledger/index.ts';
+import { abvWhenDry, mixedOf } from '../record/index.ts';
+import type { Ledger } from '../record/index.ts';
 import { HONEY_NITROGEN } from './need.ts';
 import { expectedAt, expectedShare, paceOf } from './pace.ts';
 import type { Pace } from './pace.ts';

@@ -1,5 +1,5 @@
-import { mixedOf, shareGone } from '../ledger/index.ts';
-import type { Ledger } from '../ledger/index.ts';
+import { mixedOf, shareGone } from '../record/index.ts';
+import type { Ledger } from '../record/index.ts';
 import type { DoseState } from './doseNow.ts';
 import { expectedAt, paceOf } from './pace.ts';
 import type { Pace } from './pace.ts';

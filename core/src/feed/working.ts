@@ -1,4 +1,4 @@
-import type { Ledger } from '../ledger/index.ts';
+import type { Ledger } from '../record/index.ts';
 import { brixFromSg } from '../liquid/index.ts';
 import type { Working } from '../quantities/index.ts';
 import { yeastOf } from '../yeast/index.ts';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { MIXED_AT, exampleBatch } from '../feed/exampleBatch.ts';
-import { eventsAt, fold, parcelOf } from '../ledger/index.ts';
-import type { BatchEvent, EventContent } from '../ledger/index.ts';
+import { eventsAt, fold, parcelOf } from '../record/index.ts';
+import type { BatchEvent, EventContent } from '../record/index.ts';
 import { seeded } from '../numerics/index.ts';
 import { USUAL_WRONGS, floatReadings } from '../simulate/index.ts';
 import type { FloatWrongs } from '../simulate/index.ts';

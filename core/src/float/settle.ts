@@ -1,5 +1,5 @@
-import { emptyLedger, gravityRead, makeReading, standingEvents } from '../ledger/index.ts';
-import type { BatchEvent, Payloads } from '../ledger/index.ts';
+import { emptyLedger, gravityRead, makeReading, standingEvents } from '../record/index.ts';
+import type { BatchEvent, Payloads } from '../record/index.ts';
 import { provesAnEnd } from '../liquid/index.ts';
 import { HOUR_MS, READING_LIMITS, SG_RANGE } from '../quantities/index.ts';
 

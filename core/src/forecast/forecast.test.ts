@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { fold, sgAtShare } from '../ledger/index.ts';
+import { fold, sgAtShare } from '../record/index.ts';
 import { exampleBatch } from '../feed/exampleBatch.ts';
 import type { Happening } from '../feed/exampleBatch.ts';
 import { HOUR_MS } from '../quantities/index.ts';

@@ -1,7 +1,7 @@
 import { HONEY_NITROGEN } from '../feed/index.ts';
 import { MEAN_HONEY } from '../ingredients/index.ts';
-import { mixedOf, sgAtShare } from '../ledger/index.ts';
-import type { Ledger } from '../ledger/index.ts';
+import { mixedOf, sgAtShare } from '../record/index.ts';
+import type { Ledger } from '../record/index.ts';
 import { yeastOf } from '../yeast/index.ts';
 import { HOUR_MS, RANGE_SD } from '../quantities/index.ts';
 import type { ForecastInput } from './ensemble.ts';

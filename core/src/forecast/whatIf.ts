@@ -1,7 +1,7 @@
 import { TOO_LATE_SHARE, doseNowMg, isComing } from '../feed/index.ts';
 import type { FeedingNow } from '../feed/index.ts';
-import { sgAtShare, shareGone } from '../ledger/index.ts';
-import type { Ledger } from '../ledger/index.ts';
+import { sgAtShare, shareGone } from '../record/index.ts';
+import type { Ledger } from '../record/index.ts';
 import type { Forecast, ForecastInput } from './ensemble.ts';
 import type { Pulse } from './model.ts';
 import { HOUR_MS } from '../quantities/index.ts';

@@ -1,5 +1,5 @@
-import { eventsAt, fold } from '../ledger/index.ts';
-import type { BatchEvent, EventContent, Ledger } from '../ledger/index.ts';
+import { eventsAt, fold } from '../record/index.ts';
+import type { BatchEvent, EventContent, Ledger } from '../record/index.ts';
 import { yeastOf } from '../yeast/index.ts';
 import { pourOf } from './brewDay.ts';
 import type { MustPlan } from './plan.ts';

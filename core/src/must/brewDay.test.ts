@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { fold } from '../ledger/index.ts';
-import { eventsAt } from '../ledger/build.ts';
+import { fold } from '../record/index.ts';
+import { eventsAt } from '../record/build.ts';
 import { brewDay, centralCourse, eventOfStep, measureMust, planOf, plannedFrom, plannedHoney, predictMust } from './index.ts';
 import type { BrewSchools } from './index.ts';
 

@@ -1,6 +1,6 @@
 import { drippingG, waterShare } from '../ingredients/index.ts';
 import { MUST_SULFITE_WAIT_H, SO2_IN } from '../preservatives/index.ts';
-import type { EventContent } from '../ledger/index.ts';
+import type { EventContent } from '../record/index.ts';
 import { degrees, gravity, hours, massG, mgPerL, say, tempC, volumeL, weighedG } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { ATTEMPERATION, MUST_TEMP_C, SUDDEN_ACID_G_PER_L, rehydrationOf, yeastOf, yeastToPitchG } from '../yeast/index.ts';

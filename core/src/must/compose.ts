@@ -1,6 +1,6 @@
 import { broughtBy, honeySolids, waterShare } from '../ingredients/index.ts';
 import type { Brought } from '../ingredients/index.ts';
-import type { Assumptions } from '../ledger/index.ts';
+import type { Assumptions } from '../record/index.ts';
 import { WATER_20_KG_PER_M3, mix } from '../liquid/index.ts';
 import type { Mixed } from '../liquid/index.ts';
 import { Refusal } from '../quantities/index.ts';

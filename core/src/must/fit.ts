@@ -1,5 +1,5 @@
 import { INSOLUBLE_KG_PER_L } from '../ingredients/index.ts';
-import { CENTRAL_ASSUMPTIONS } from '../ledger/index.ts';
+import { CENTRAL_ASSUMPTIONS } from '../record/index.ts';
 import { fillOf } from '../vessel/index.ts';
 import type { Fill, Vessel } from '../vessel/index.ts';
 import { findRoot } from '../numerics/index.ts';

@@ -1,5 +1,5 @@
 import { INSOLUBLE_KG_PER_L } from '../ingredients/index.ts';
-import type { Assumptions } from '../ledger/index.ts';
+import type { Assumptions } from '../record/index.ts';
 import { WATER_20_KG_PER_M3 } from '../liquid/index.ts';
 import { afterSugar, stopsAt, sugarAtAbv } from '../yeast/index.ts';
 import { addTo, broughtByPlanned, composeMust, mixMust } from './compose.ts';

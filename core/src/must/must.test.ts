@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { CENTRAL_ASSUMPTIONS } from '../ledger/index.ts';
+import { CENTRAL_ASSUMPTIONS } from '../record/index.ts';
 import { seeded } from '../numerics/index.ts';
 import { referenceCases } from '../reference/cases.ts';
 import {

@@ -1,5 +1,5 @@
 import { HELD_BACK_G_PER_G } from '../ingredients/index.ts';
-import { ASSUMPTION_NAMES, CENTRAL_ASSUMPTIONS, assumptionInputs, assumptionsFrom } from '../ledger/index.ts';
+import { ASSUMPTION_NAMES, CENTRAL_ASSUMPTIONS, assumptionInputs, assumptionsFrom } from '../record/index.ts';
 import { normal } from '../numerics/index.ts';
 import type { Rng } from '../numerics/index.ts';
 import { RANGE_SD, exactly, propagate, within } from '../quantities/index.ts';

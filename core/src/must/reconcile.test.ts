@@ -1,10 +1,10 @@
 import { checkEvent } from '../check/index.ts';
 import { describe, expect, it } from 'vitest';
-import { fold } from '../ledger/index.ts';
-import type { BatchEvent, EventContent } from '../ledger/index.ts';
-import { eventsAt } from '../ledger/build.ts';
+import { fold } from '../record/index.ts';
+import type { BatchEvent, EventContent } from '../record/index.ts';
+import { eventsAt } from '../record/build.ts';
 import { plainly } from '../quantities/index.ts';
-import { mixedOf } from '../ledger/index.ts';
+import { mixedOf } from '../record/index.ts';
 import { allowedReadings, plannedFrom, reconcileMust } from './index.ts';
 
 const START = Date.UTC(2026, 3, 4, 10);

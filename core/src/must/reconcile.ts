@@ -1,5 +1,5 @@
-import { emptyLedger, fold, gravityRead, ledgerFigures, mixedOf, standingEvents } from '../ledger/index.ts';
-import type { BatchEvent, EventContent, EventOf, StandingEvent } from '../ledger/index.ts';
+import { emptyLedger, fold, gravityRead, ledgerFigures, mixedOf, standingEvents } from '../record/index.ts';
+import type { BatchEvent, EventContent, EventOf, StandingEvent } from '../record/index.ts';
 import { HYDROMETER_PLUS_MINUS, correctedSg } from '../liquid/index.ts';
 import type { GravityInstrument } from '../liquid/index.ts';
 import { findRoot } from '../numerics/index.ts';

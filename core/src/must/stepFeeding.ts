@@ -1,5 +1,5 @@
 import { findRoot } from '../numerics/index.ts';
-import { CENTRAL_ASSUMPTIONS } from '../ledger/index.ts';
+import { CENTRAL_ASSUMPTIONS } from '../record/index.ts';
 import { afterSugar, fermentSugar } from '../yeast/index.ts';
 import { addTo, broughtByPlanned, mixMust } from './compose.ts';
 import { mustsOf } from './measure.ts';

@@ -1,5 +1,5 @@
 import { HELD_BACK_G_PER_G, waterShare } from '../ingredients/index.ts';
-import { ASSUMPTION_RANGES } from '../ledger/index.ts';
+import { ASSUMPTION_RANGES } from '../record/index.ts';
 import type { Working } from '../quantities/index.ts';
 import { DRY_SUGAR_G_PER_L, yeastOf } from '../yeast/index.ts';
 import { costOf } from './cost.ts';

@@ -1,4 +1,4 @@
-import type { EventContent } from '../ledger/index.ts';
+import type { EventContent } from '../record/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 
 /** Four bells: well, asks, waits, stop. Each has its own shape; color only repeats it. */

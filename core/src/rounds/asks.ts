@@ -1,7 +1,7 @@
 import { fedEvent, feedingNow, isComing, productName, smellCauses, smellsOfSulfur, teaspoonsOf, weighedParts } from '../feed/index.ts';
 import type { DoseNow, FeedingPlan } from '../feed/index.ts';
-import { mixedOf, viewOf } from '../ledger/index.ts';
-import type { Ledger } from '../ledger/index.ts';
+import { mixedOf, viewOf } from '../record/index.ts';
+import type { Ledger } from '../record/index.ts';
 import { drippingG } from '../ingredients/index.ts';
 import { MUST_SULFITE_WAIT_H } from '../preservatives/index.ts';
 import { HOUR_MS, gravity, hours, massG, say, teaspoons, when } from '../quantities/index.ts';

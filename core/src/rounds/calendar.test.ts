@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { EXAMPLE_PRACTICE, MIXED_AT, exampleBatch } from '../feed/exampleBatch.ts';
 import type { Happening } from '../feed/exampleBatch.ts';
 import { feedingPlanOf } from '../feed/index.ts';
-import { fold } from '../ledger/index.ts';
+import { fold } from '../record/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { asksOf, calendarOf } from './index.ts';
 import { HOUR_MS } from '../quantities/index.ts';

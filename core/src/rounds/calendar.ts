@@ -1,6 +1,6 @@
 import { LEAST_DOSE_G, feedingNow, isComing } from '../feed/index.ts';
 import type { FeedingPlan } from '../feed/index.ts';
-import type { Ledger } from '../ledger/index.ts';
+import type { Ledger } from '../record/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { asksOf, doseTold } from './asks.ts';
 import type { Station } from './ask.ts';

@@ -1,4 +1,4 @@
-import type { Ledger, Mark } from '../ledger/index.ts';
+import type { Ledger, Mark } from '../record/index.ts';
 import { DAY_MS, say, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { cureUnderWay, gasOutAt, restartPlan, starterPours } from '../watch/index.ts';

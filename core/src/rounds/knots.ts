@@ -1,6 +1,6 @@
 import { feedingNow, isComing } from '../feed/index.ts';
 import type { FeedingPlan } from '../feed/index.ts';
-import type { Ledger } from '../ledger/index.ts';
+import type { Ledger } from '../record/index.ts';
 import { finishOf, stabilizedAt, sweetenedAt } from '../watch/index.ts';
 import { STATIONS } from './ask.ts';
 import type { Station } from './ask.ts';

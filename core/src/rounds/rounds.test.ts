@@ -1,10 +1,10 @@
 import { checkEvent } from '../check/index.ts';
 import { describe, expect, it } from 'vitest';
 import { planFeeding } from '../feed/index.ts';
-import { eventsAt } from '../ledger/build.ts';
+import { eventsAt } from '../record/build.ts';
 import { MEAN_HONEY } from '../ingredients/index.ts';
-import { fold, parcelOf, sgAtShare, viewOf } from '../ledger/index.ts';
-import type { EventContent } from '../ledger/index.ts';
+import { fold, parcelOf, sgAtShare, viewOf } from '../record/index.ts';
+import type { EventContent } from '../record/index.ts';
 import { gatesOf } from '../stabilize/index.ts';
 import { whyNotBottle } from '../watch/index.ts';
 import { expectedEnd, fellSince, finishOf, isOpen, stabilizedAt, stallEvidence, stallVerdict, stateOf } from '../watch/index.ts';

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { EXAMPLE_PRACTICE } from '../feed/exampleBatch.ts';
 import { feedingNow, planFeeding } from '../feed/index.ts';
-import { berries, honey, reading, water, yeast } from '../ledger/anyEvent.ts';
-import { eventsAt, fold, parcelOf, viewOf } from '../ledger/index.ts';
-import type { EventContent, Ledger } from '../ledger/index.ts';
+import { berries, honey, reading, water, yeast } from '../record/anyEvent.ts';
+import { eventsAt, fold, parcelOf, viewOf } from '../record/index.ts';
+import type { EventContent, Ledger } from '../record/index.ts';
 import { DAY_MS, HOUR_MS, plainly } from '../quantities/index.ts';
 import { stallEvidence, stallVerdict, stateOf } from '../watch/index.ts';
 import { asksOf, knotsOf, stationOf } from './index.ts';

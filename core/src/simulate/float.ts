@@ -1,6 +1,6 @@
 import { HONEY_NITROGEN } from '../feed/index.ts';
-import { sgAtShare } from '../ledger/index.ts';
-import type { Ledger } from '../ledger/index.ts';
+import { sgAtShare } from '../record/index.ts';
+import type { Ledger } from '../record/index.ts';
 import { correctedSg } from '../liquid/index.ts';
 import { normal } from '../numerics/index.ts';
 import type { Rng } from '../numerics/index.ts';

@@ -1,7 +1,7 @@
 import { ABV_PER_SUGAR, END_WITHIN_G_PER_L, forecast, forecastInputOf } from '../forecast/index.ts';
 import { MEAN_HONEY } from '../ingredients/index.ts';
-import { fold } from '../ledger/index.ts';
-import type { EventContent } from '../ledger/index.ts';
+import { fold } from '../record/index.ts';
+import type { EventContent } from '../record/index.ts';
 import { normal, seeded } from '../numerics/index.ts';
 import type { Rng } from '../numerics/index.ts';
 import { HOUR_MS, RANGE_SD } from '../quantities/index.ts';

@@ -1,5 +1,5 @@
-import { eventsAt, fold, sgAtShare } from '../ledger/index.ts';
-import type { BatchEvent, EventContent, Ledger } from '../ledger/index.ts';
+import { eventsAt, fold, sgAtShare } from '../record/index.ts';
+import type { BatchEvent, EventContent, Ledger } from '../record/index.ts';
 import { correctedSg } from '../liquid/index.ts';
 import { normal } from '../numerics/index.ts';
 import type { Rng } from '../numerics/index.ts';

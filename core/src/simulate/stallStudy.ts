@@ -1,5 +1,5 @@
-import { fold } from '../ledger/index.ts';
-import type { StallCauseId } from '../ledger/index.ts';
+import { fold } from '../record/index.ts';
+import type { StallCauseId } from '../record/index.ts';
 import { finishOf, rankCauses, stallEvidence, stallVerdict } from '../watch/index.ts';
 import type { StallKind } from '../watch/index.ts';
 import type { StallCase } from './stalls.ts';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { fold, massImbalanceG } from '../ledger/index.ts';
-import type { StallCauseId } from '../ledger/index.ts';
+import { fold, massImbalanceG } from '../record/index.ts';
+import type { StallCauseId } from '../record/index.ts';
 import { asksOf } from '../rounds/index.ts';
 import { curesFor, rankCauses, restartPlan, stallEvidence, stallVerdict } from '../watch/index.ts';
 import { stallCases } from './stalls.ts';

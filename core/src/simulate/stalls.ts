@@ -1,5 +1,5 @@
 import { MEAN_HONEY } from '../ingredients/index.ts';
-import type { EventContent, StallCauseId } from '../ledger/index.ts';
+import type { EventContent, StallCauseId } from '../record/index.ts';
 import { plannedFrom, pourOf } from '../must/index.ts';
 import { seeded } from '../numerics/index.ts';
 import { yeastType } from '../yeast/index.ts';

@@ -1,4 +1,4 @@
-import type { Ledger } from '../ledger/index.ts';
+import type { Ledger } from '../record/index.ts';
 import { HOUR_MS, gravity, hours, say, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { WAIT_H, fellSince, finishOf, provenReadings, stabilizedAt } from '../watch/index.ts';

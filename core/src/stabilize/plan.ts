@@ -1,4 +1,4 @@
-import type { Ledger } from '../ledger/index.ts';
+import type { Ledger } from '../record/index.ts';
 import {
   BOUND_SHARE,
   HIGHEST_PH_FOR_SULFITE,

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { eventsAt } from '../ledger/build.ts';
+import { eventsAt } from '../record/build.ts';
 import { MEAN_HONEY } from '../ingredients/index.ts';
-import { fold } from '../ledger/index.ts';
-import type { EventContent } from '../ledger/index.ts';
+import { fold } from '../record/index.ts';
+import type { EventContent } from '../record/index.ts';
 import { referenceCases } from '../reference/cases.ts';
 import {
   freeSo2NeededMgPerL,

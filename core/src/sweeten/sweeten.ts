@@ -1,6 +1,6 @@
 import { co2FromSugarVolumes, gaugePressureBar, residualCo2Volumes } from '../carbonate/index.ts';
 import { honeySolids } from '../ingredients/index.ts';
-import { CENTRAL_ASSUMPTIONS } from '../ledger/index.ts';
+import { CENTRAL_ASSUMPTIONS } from '../record/index.ts';
 import { mix } from '../liquid/index.ts';
 import { findRoot } from '../numerics/index.ts';
 import { Refusal } from '../quantities/index.ts';

@@ -1,7 +1,7 @@
 import type { Working } from '../quantities/index.ts';
 import { afterSugar } from '../yeast/index.ts';
 import type { Fermentable } from '../yeast/index.ts';
-import { CENTRAL_ASSUMPTIONS } from '../ledger/index.ts';
+import { CENTRAL_ASSUMPTIONS } from '../record/index.ts';
 import type { SweeteningHoney } from './sweeten.ts';
 
 /** How the honey for a target, and what it makes of the mead, come about. */

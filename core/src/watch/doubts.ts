@@ -1,5 +1,5 @@
-import { gravityRead, sgAtShare } from '../ledger/index.ts';
-import type { GravityRead, Ledger, Payloads, ReadingPoint } from '../ledger/index.ts';
+import { gravityRead, sgAtShare } from '../record/index.ts';
+import type { GravityRead, Ledger, Payloads, ReadingPoint } from '../record/index.ts';
 import { DAY_MS, MINUTE_MS, gravity, phValue, points, say, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { fedSugarAt } from './stabilized.ts';

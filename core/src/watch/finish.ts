@@ -1,7 +1,7 @@
 import { DRY_SUGAR_G_PER_L, stopsAt, yeastOf } from '../yeast/index.ts';
 import { MEAN_HONEY } from '../ingredients/index.ts';
-import { ASSUMPTION_RANGES, mixedOf } from '../ledger/index.ts';
-import type { Ledger, ReadingPoint } from '../ledger/index.ts';
+import { ASSUMPTION_RANGES, mixedOf } from '../record/index.ts';
+import type { Ledger, ReadingPoint } from '../record/index.ts';
 import { DAY_MS, propagate } from '../quantities/index.ts';
 import type { Ranged, Working } from '../quantities/index.ts';
 import { EQUAL_SG, abvBeforeSugar, areEqual, fedSugarAt } from './stabilized.ts';

@@ -1,5 +1,5 @@
-import { viewOf } from '../ledger/index.ts';
-import type { Ledger } from '../ledger/index.ts';
+import { viewOf } from '../record/index.ts';
+import type { Ledger } from '../record/index.ts';
 import { HOUR_MS, gPerL, gravity, hours, points, say, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { expectedEnd, finishOf, maltExplains } from './finish.ts';

@@ -1,5 +1,5 @@
 import { expectedAt, paceOf } from '../feed/index.ts';
-import type { Ledger } from '../ledger/index.ts';
+import type { Ledger } from '../record/index.ts';
 import { HOUR_MS } from '../quantities/index.ts';
 
 /** A reading is worth taking once so much more of the sugar should be gone; our estimate, as are the bounds. */

@@ -1,5 +1,5 @@
-import { LEAST_SUGAR_G } from '../ledger/index.ts';
-import type { Ledger, ReadingPoint } from '../ledger/index.ts';
+import { LEAST_SUGAR_G } from '../record/index.ts';
+import type { Ledger, ReadingPoint } from '../record/index.ts';
 import { GRAVITY_INSTRUMENTS, provesAnEnd } from '../liquid/index.ts';
 
 /** Two readings are equal within this, in SG: one home hydrometer's error. */

@@ -1,5 +1,5 @@
-import { mixedOf } from '../ledger/index.ts';
-import type { Ledger } from '../ledger/index.ts';
+import { mixedOf } from '../record/index.ts';
+import type { Ledger } from '../record/index.ts';
 import { DAY_MS, HOUR_MS, gravity, hours, say, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { finishOf } from './finish.ts';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { ReadingPoint } from '../ledger/index.ts';
+import type { ReadingPoint } from '../record/index.ts';
 import { DAY_MS } from '../quantities/index.ts';
 import { STILL, stillnessOf } from './index.ts';
 

@@ -1,4 +1,4 @@
-import type { Ledger, ReadingPoint } from '../ledger/index.ts';
+import type { Ledger, ReadingPoint } from '../record/index.ts';
 import { provesAnEnd } from '../liquid/index.ts';
 import { DAY_MS } from '../quantities/index.ts';
 import { areEqual } from './stabilized.ts';

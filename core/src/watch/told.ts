@@ -1,5 +1,5 @@
-import type { BatchEvent, StandingEvent } from '../ledger/index.ts';
-import { BASE_SALTS, nutrientOf } from '../ledger/index.ts';
+import type { BatchEvent, StandingEvent } from '../record/index.ts';
+import { BASE_SALTS, nutrientOf } from '../record/index.ts';
 import { brix, gPerL, gravity, massG, mgPerL, mm, phValue, say, tempC, volumeL, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { cureTold } from './stall/index.ts';

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { feedingPlanOf, feedingWorkings } from '../feed/index.ts';
-import { eventsAt } from '../ledger/build.ts';
+import { eventsAt } from '../record/build.ts';
 import { MEAN_HONEY } from '../ingredients/index.ts';
-import { fold, ledgerWorking } from '../ledger/index.ts';
-import type { LedgerFigure } from '../ledger/index.ts';
+import { fold, ledgerWorking } from '../record/index.ts';
+import type { LedgerFigure } from '../record/index.ts';
 import { planStabilizing, sorbateWorking, stabilizeWorking } from '../stabilize/index.ts';
 import { sweetenWorking } from '../sweeten/index.ts';
 import type { Working } from '../quantities/index.ts';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { CENTRAL_ASSUMPTIONS } from '../ledger/index.ts';
+import { CENTRAL_ASSUMPTIONS } from '../record/index.ts';
 import { alcoholByBalance } from '../liquid/index.ts';
 import { Refusal } from '../quantities/index.ts';
 import { DRY_SUGAR_G_PER_L, YEAST_TYPES, afterSugar, stopsAt, yeastToPitchG, yeastType } from './index.ts';

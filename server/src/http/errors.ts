@@ -1,5 +1,5 @@
 import type { ApiError } from '@hollow-bell/contract';
-import type { BatchEvent } from '@hollow-bell/core/ledger';
+import type { BatchEvent } from '@hollow-bell/core/record';
 import { Refusal } from '@hollow-bell/core/quantities';
 import type { Sentence } from '@hollow-bell/core/quantities';
 import type { FastifyError, FastifyReply, FastifyRequest } from 'fastify';

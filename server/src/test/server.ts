@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { Batch, BatchPlan, NewEvent } from '@hollow-bell/contract';
 import { DEFAULT_PRACTICE } from '@hollow-bell/contract';
-import type { EventContent } from '@hollow-bell/core/ledger';
+import type { EventContent } from '@hollow-bell/core/record';
 import { MEAN_HONEY } from '@hollow-bell/core/ingredients';
 import { planOf, plannedHoney } from '@hollow-bell/core/must';
 import pg from 'pg';

@@ -19,7 +19,7 @@ import type {
   Split,
   Standing,
 } from '@hollow-bell/contract';
-import type { BatchEvent } from '@hollow-bell/core/ledger';
+import type { BatchEvent } from '@hollow-bell/core/record';
 import type { Sentence } from '@hollow-bell/core/quantities';
 
 /** An answer from the server that is not a success, or no answer at all (`away`). */

@@ -1,7 +1,7 @@
 import { THIRD_BREAK } from '@hollow-bell/core/feed';
 import type { FanPoint } from '@hollow-bell/core/forecast';
-import { sgAtShare } from '@hollow-bell/core/ledger';
-import type { StandingEvent } from '@hollow-bell/core/ledger';
+import { sgAtShare } from '@hollow-bell/core/record';
+import type { StandingEvent } from '@hollow-bell/core/record';
 import { computed } from 'vue';
 import type { Ref } from 'vue';
 import type { DescentData } from '../parts/descent/options.ts';

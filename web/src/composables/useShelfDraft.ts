@@ -1,7 +1,7 @@
 import { shelfItemSchema } from '@hollow-bell/contract';
 import type { ShelfItem, ShelfKind, Shelved } from '@hollow-bell/contract';
 import { INGREDIENTS, MEAN_HONEY, honeyComposition } from '@hollow-bell/core/ingredients';
-import { NUTRIENTS } from '@hollow-bell/core/ledger';
+import { NUTRIENTS } from '@hollow-bell/core/record';
 import { Refusal } from '@hollow-bell/core/quantities';
 import { computed, ref } from 'vue';
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { EventContent, LogEntry, Replacement } from '@hollow-bell/core/ledger';
+import type { EventContent, LogEntry, Replacement } from '@hollow-bell/core/record';
 import { Refusal } from '@hollow-bell/core/quantities';
 import type { FieldKind } from '@hollow-bell/core/quantities';
 import { computed, onMounted, ref } from 'vue';

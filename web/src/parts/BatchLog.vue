@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { LogEntry } from '@hollow-bell/core/ledger';
+import type { LogEntry } from '@hollow-bell/core/record';
 import { ref } from 'vue';
 import AmendDialog from './AmendDialog.vue';
 import BatchDeeds from './BatchDeeds.vue';

@@ -2,7 +2,7 @@
 import { floatPointsOf } from '@hollow-bell/contract';
 import type { BatchRecord } from '@hollow-bell/contract';
 import { withFloat } from '@hollow-bell/core/float';
-import { fold, liquidOf, parcelOf } from '@hollow-bell/core/ledger';
+import { fold, liquidOf, parcelOf } from '@hollow-bell/core/record';
 import { mix, pourTogether } from '@hollow-bell/core/liquid';
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { api } from '../api/client.ts';

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { StallCauseId } from '@hollow-bell/core/ledger';
+import type { StallCauseId } from '@hollow-bell/core/record';
 import type { Bell } from '@hollow-bell/core/rounds';
 import { LIKELY_SCORE } from '@hollow-bell/core/watch';
 import type { Finding, RankedCause } from '@hollow-bell/core/watch';

@@ -3,7 +3,7 @@ import { HOUR_MS } from '@hollow-bell/core/quantities';
 import type { FloatDevice } from '@hollow-bell/contract';
 import { settleFloat } from '@hollow-bell/core/float';
 import type { FloatFault } from '@hollow-bell/core/float';
-import { foldUntil } from '@hollow-bell/core/ledger';
+import { foldUntil } from '@hollow-bell/core/record';
 import { seeded } from '@hollow-bell/core/numerics';
 import { FLOAT_STORIES, USUAL_WRONGS, floatReadings } from '@hollow-bell/core/simulate';
 import type { FloatStory } from '@hollow-bell/core/simulate';

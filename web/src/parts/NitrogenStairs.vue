@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { nitrogenStaircase } from '@hollow-bell/core/feed';
 import type { FeedingNow, FeedingPlan, Mark, Stair } from '@hollow-bell/core/feed';
-import { sgAtShare } from '@hollow-bell/core/ledger';
-import type { Ledger } from '@hollow-bell/core/ledger';
+import { sgAtShare } from '@hollow-bell/core/record';
+import type { Ledger } from '@hollow-bell/core/record';
 import { useElementSize } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import { useReader } from '../composables/useReader.ts';

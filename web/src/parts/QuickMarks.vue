@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Mark } from '@hollow-bell/core/ledger';
+import type { Mark } from '@hollow-bell/core/record';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
 import { useBatch } from '../stores/batch.ts';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { BASE_SALTS } from '@hollow-bell/core/ledger';
-import type { BaseSalt } from '@hollow-bell/core/ledger';
+import { BASE_SALTS } from '@hollow-bell/core/record';
+import type { BaseSalt } from '@hollow-bell/core/record';
 import { ref } from 'vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { HIGHEST_PH, baseAsSalt, baseFromPoints, baseFromTrial } from '@hollow-bell/core/feed';
 import type { BaseDose } from '@hollow-bell/core/feed';
-import { BASE_SALTS } from '@hollow-bell/core/ledger';
-import type { BaseSalt } from '@hollow-bell/core/ledger';
+import { BASE_SALTS } from '@hollow-bell/core/record';
+import type { BaseSalt } from '@hollow-bell/core/record';
 import { computed } from 'vue';
 import { useAnswer } from '../composables/useAnswer.ts';
 import { useReader } from '../composables/useReader.ts';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { gravityRead, makeReading } from '@hollow-bell/core/ledger';
-import type { Seen } from '@hollow-bell/core/ledger';
+import { gravityRead, makeReading } from '@hollow-bell/core/record';
+import type { Seen } from '@hollow-bell/core/record';
 import { SOUND_SLOPE, correctedPh, electrodeSlope, phPlusMinus } from '@hollow-bell/core/liquid';
 import type { GravityInstrument } from '@hollow-bell/core/liquid';
 import { Refusal } from '@hollow-bell/core/quantities';

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { EventContent } from '@hollow-bell/core/ledger';
+import type { EventContent } from '@hollow-bell/core/record';
 import { SHOWN_UNITS } from '@hollow-bell/core/quantities';
 import { computed, onMounted, ref, watch } from 'vue';
 import PickList from './PickList.vue';

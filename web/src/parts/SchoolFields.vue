@@ -2,8 +2,8 @@
 import type { Practice } from '@hollow-bell/contract';
 import { SCHOOLS, SCHOOL_IDS, nitrogenMgPerG, productCaution, productName, readDoseHours } from '@hollow-bell/core/feed';
 import type { Product } from '@hollow-bell/core/feed';
-import { NUTRIENTS } from '@hollow-bell/core/ledger';
-import type { NutrientId } from '@hollow-bell/core/ledger';
+import { NUTRIENTS } from '@hollow-bell/core/record';
+import type { NutrientId } from '@hollow-bell/core/record';
 import { computed, ref, watch } from 'vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useNutrients } from '../composables/useNutrients.ts';

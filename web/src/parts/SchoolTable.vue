@@ -13,7 +13,7 @@ import {
   usualBreakH,
 } from '@hollow-bell/core/feed';
 import type { SchoolId } from '@hollow-bell/core/feed';
-import type { Ledger } from '@hollow-bell/core/ledger';
+import type { Ledger } from '@hollow-bell/core/record';
 import { predictMust } from '@hollow-bell/core/must';
 import type { MustPlan } from '@hollow-bell/core/must';
 import { computed, ref } from 'vue';

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { viewOf } from '@hollow-bell/core/ledger';
+import { viewOf } from '@hollow-bell/core/record';
 import { smallestHolding } from '@hollow-bell/core/vessel';
 import { computed, onMounted, ref } from 'vue';
 import { api } from '../api/client.ts';

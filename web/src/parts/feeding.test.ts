@@ -1,8 +1,8 @@
 import { DEFAULT_PRACTICE, feedingPracticeOf } from '@hollow-bell/contract';
 import { feedingNow, feedingPlanOf, nitrogenStaircase } from '@hollow-bell/core/feed';
 import type { DoseNow } from '@hollow-bell/core/feed';
-import { eventsAt, fold, viewOf } from '@hollow-bell/core/ledger';
-import type { EventContent } from '@hollow-bell/core/ledger';
+import { eventsAt, fold, viewOf } from '@hollow-bell/core/record';
+import type { EventContent } from '@hollow-bell/core/record';
 import { mount } from '@vue/test-utils';
 import { createPinia, setActivePinia } from 'pinia';
 import { beforeEach, describe, expect, it, vi } from 'vitest';

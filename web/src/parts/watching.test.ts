@@ -1,7 +1,7 @@
 import type { Forecast } from '@hollow-bell/core/forecast';
 import { DEFAULT_PRACTICE } from '@hollow-bell/contract';
-import { eventsAt } from '@hollow-bell/core/ledger';
-import type { EventContent } from '@hollow-bell/core/ledger';
+import { eventsAt } from '@hollow-bell/core/record';
+import type { EventContent } from '@hollow-bell/core/record';
 import { planOf, plannedHoney } from '@hollow-bell/core/must';
 import { STALL_CAUSES } from '@hollow-bell/core/watch';
 import { mount } from '@vue/test-utils';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Standing } from '@hollow-bell/contract';
-import type { EventContent } from '@hollow-bell/core/ledger';
+import type { EventContent } from '@hollow-bell/core/record';
 import { byUrgency } from '@hollow-bell/core/rounds';
 import type { Ask } from '@hollow-bell/core/rounds';
 import { useIntervalFn } from '@vueuse/core';

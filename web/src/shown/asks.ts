@@ -1,4 +1,4 @@
-import type { EventContent } from '@hollow-bell/core/ledger';
+import type { EventContent } from '@hollow-bell/core/record';
 import type { Sentence } from '@hollow-bell/core/quantities';
 import type { Ask } from '@hollow-bell/core/rounds';
 

@@ -1,4 +1,4 @@
-import type { BatchEvent, EventContent } from '@hollow-bell/core/ledger';
+import type { BatchEvent, EventContent } from '@hollow-bell/core/record';
 import { shownSentence } from '@hollow-bell/contract';
 import { describe, expect, it } from 'vitest';
 import { eventSentence } from '@hollow-bell/core/watch';

@@ -1,6 +1,6 @@
 import { MEAN_HONEY } from '@hollow-bell/core/ingredients';
-import { eventsAt } from '@hollow-bell/core/ledger';
-import type { EventContent } from '@hollow-bell/core/ledger';
+import { eventsAt } from '@hollow-bell/core/record';
+import type { EventContent } from '@hollow-bell/core/record';
 import { describe, expect, it } from 'vitest';
 import { guessRoles, readTable, readingsToCsv, tableOf } from './readingsCsv.ts';
 import type { DateOrder, Role, TableWish } from './readingsCsv.ts';

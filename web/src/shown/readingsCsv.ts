@@ -1,5 +1,5 @@
-import type { BatchEvent, HouseInstruments, Payloads, Seen } from '@hollow-bell/core/ledger';
-import { makeReading, standingEvents } from '@hollow-bell/core/ledger';
+import type { BatchEvent, HouseInstruments, Payloads, Seen } from '@hollow-bell/core/record';
+import { makeReading, standingEvents } from '@hollow-bell/core/record';
 import type { FloatPoint } from '@hollow-bell/core/float';
 import { MINUTE_MS, Refusal, readBrix, readNumber, readPh, readSg, readTempC } from '@hollow-bell/core/quantities';
 import type { TempUnit, TypedBy } from '@hollow-bell/core/quantities';

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Mark } from '@hollow-bell/core/ledger';
+import type { Mark } from '@hollow-bell/core/record';
 import { ref } from 'vue';
 import BatchLog from '../parts/BatchLog.vue';
 import BenchHead from '../parts/BenchHead.vue';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { alcoholByRule } from '@hollow-bell/core/liquid';
 import { exactly } from '@hollow-bell/core/quantities';
-import { ledgerWorking } from '@hollow-bell/core/ledger';
+import { ledgerWorking } from '@hollow-bell/core/record';
 import { endWorking } from '@hollow-bell/core/watch';
 import { computed, defineAsyncComponent, ref } from 'vue';
 import AskList from '../parts/AskList.vue';

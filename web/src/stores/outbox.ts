@@ -1,5 +1,5 @@
 import type { NewEvent } from '@hollow-bell/contract';
-import type { BatchEvent } from '@hollow-bell/core/ledger';
+import type { BatchEvent } from '@hollow-bell/core/record';
 import type { Sentence } from '@hollow-bell/core/quantities';
 import { useLocalStorage } from '@vueuse/core';
 import { defineStore } from 'pinia';

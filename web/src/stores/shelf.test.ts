@@ -1,7 +1,7 @@
 import type { ShelfItem, Shelved } from '@hollow-bell/contract';
 import { honeyComposition } from '@hollow-bell/core/ingredients';
-import type { EventContent } from '@hollow-bell/core/ledger';
-import { NUTRIENTS } from '@hollow-bell/core/ledger';
+import type { EventContent } from '@hollow-bell/core/record';
+import { NUTRIENTS } from '@hollow-bell/core/record';
 import { USUAL_VESSELS } from '@hollow-bell/core/vessel';
 import { createPinia, setActivePinia } from 'pinia';
 import { beforeEach, describe, expect, it } from 'vitest';

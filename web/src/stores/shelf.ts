@@ -1,6 +1,6 @@
 import type { ShelfItem, Shelved } from '@hollow-bell/contract';
 import { nitrogenMgPerG } from '@hollow-bell/core/feed';
-import type { EventContent, Payloads } from '@hollow-bell/core/ledger';
+import type { EventContent, Payloads } from '@hollow-bell/core/record';
 import type { PhCalibration } from '@hollow-bell/core/liquid';
 import type { Vessel } from '@hollow-bell/core/vessel';
 import { USUAL_VESSELS } from '@hollow-bell/core/vessel';

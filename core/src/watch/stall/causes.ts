@@ -1,6 +1,6 @@
 import { abvPct, degrees, gravity, hours, mgPerL, percent, phValue, say, tempC } from '../../quantities/index.ts';
 import type { Sentence } from '../../quantities/index.ts';
-import type { Ledger, StallCauseId } from '../../ledger/index.ts';
+import type { Ledger, StallCauseId } from '../../record/index.ts';
 import type { StallEvidence } from './evidence.ts';
 
 /** One thing in the record that speaks for a cause or against it. Weights are points; they only set the order. */

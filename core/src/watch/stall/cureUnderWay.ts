@@ -1,5 +1,5 @@
 import { WARM_C_A_DAY } from '../../feed/index.ts';
-import type { CureMade, Ledger } from '../../ledger/index.ts';
+import type { CureMade, Ledger } from '../../record/index.ts';
 import { HOUR_MS, say, tempC } from '../../quantities/index.ts';
 import type { Sentence } from '../../quantities/index.ts';
 

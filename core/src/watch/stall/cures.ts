@@ -9,7 +9,7 @@ import {
   countedMgPerG,
 } from '../../feed/index.ts';
 import { degrees, gravity, hours, massG, phValue, say, tempC } from '../../quantities/index.ts';
-import type { CureMade, EventContent, Ledger } from '../../ledger/index.ts';
+import type { CureMade, EventContent, Ledger } from '../../record/index.ts';
 import type { Sentence } from '../../quantities/index.ts';
 import { SORBIC_STOPS_MG_PER_L } from './causes.ts';
 import { READ_AGAIN_H, warmedReadAgainH, warmingH } from './cureUnderWay.ts';

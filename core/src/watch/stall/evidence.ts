@@ -1,6 +1,6 @@
 import { HONEY_NITROGEN, N_PER_SUGAR, THIRD_BREAK, TOO_LATE_SHARE, shareSeenAt } from '../../feed/index.ts';
-import { CENTRAL_ASSUMPTIONS, mixedOf, shareGone } from '../../ledger/index.ts';
-import type { Ledger, ReadingPoint, Temperature } from '../../ledger/index.ts';
+import { CENTRAL_ASSUMPTIONS, mixedOf, shareGone } from '../../record/index.ts';
+import type { Ledger, ReadingPoint, Temperature } from '../../record/index.ts';
 import { refractometerBrix, sgFromBrix } from '../../liquid/index.ts';
 import { fermentSugar, yeastOf } from '../../yeast/index.ts';
 import type { YeastType } from '../../yeast/index.ts';

@@ -1,4 +1,4 @@
-import type { EventContent } from '../../ledger/index.ts';
+import type { EventContent } from '../../record/index.ts';
 import { gravity, massG, say, volumeL } from '../../quantities/index.ts';
 import type { Sentence } from '../../quantities/index.ts';
 

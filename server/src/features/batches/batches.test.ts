@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { ApiError, Batch, BatchList } from '@hollow-bell/contract';
-import { fold, viewOf } from '@hollow-bell/core/ledger';
-import type { BatchEvent } from '@hollow-bell/core/ledger';
+import { fold, viewOf } from '@hollow-bell/core/record';
+import type { BatchEvent } from '@hollow-bell/core/record';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { NOW, happened, newBatch, pitched, plan, poured, testApp } from '../../test/server.ts';
 import { HOUR_MS } from '@hollow-bell/core/quantities';

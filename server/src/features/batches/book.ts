@@ -1,5 +1,5 @@
 import type { BatchList, ListQuery, Listed } from '@hollow-bell/contract';
-import { viewOf } from '@hollow-bell/core/ledger';
+import { viewOf } from '@hollow-bell/core/record';
 import { Refusal } from '@hollow-bell/core/quantities';
 import { stateOf } from '@hollow-bell/core/watch';
 import { Op } from 'sequelize';

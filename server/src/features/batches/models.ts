@@ -1,5 +1,5 @@
 import type { BatchPlan } from '@hollow-bell/contract';
-import type { BatchEvent, Ledger } from '@hollow-bell/core/ledger';
+import type { BatchEvent, Ledger } from '@hollow-bell/core/record';
 import { DataTypes, Model } from 'sequelize';
 import type { Sequelize } from 'sequelize';
 

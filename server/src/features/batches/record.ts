@@ -2,8 +2,8 @@ import type { Batch, BatchPlan, BatchSummary, NewEvent } from '@hollow-bell/cont
 import { withFloat } from '@hollow-bell/core/float';
 import type { FloatPoint } from '@hollow-bell/core/float';
 import { checkEvents } from '@hollow-bell/core/check';
-import { emptyLedger, fold } from '@hollow-bell/core/ledger';
-import type { BatchEvent } from '@hollow-bell/core/ledger';
+import { emptyLedger, fold } from '@hollow-bell/core/record';
+import type { BatchEvent } from '@hollow-bell/core/record';
 import { isOpen } from '@hollow-bell/core/watch';
 import { QueryTypes } from 'sequelize';
 import type { Sequelize, Transaction } from 'sequelize';

@@ -1,4 +1,4 @@
-import { LEDGER_VERSION } from '@hollow-bell/core/ledger';
+import { LEDGER_VERSION } from '@hollow-bell/core/record';
 import { Refusal } from '@hollow-bell/core/quantities';
 import { QueryTypes } from 'sequelize';
 import type { Sequelize } from 'sequelize';

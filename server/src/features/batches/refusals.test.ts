@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { ApiError, Batch, BatchList, Standing } from '@hollow-bell/contract';
-import { LEDGER_VERSION } from '@hollow-bell/core/ledger';
-import type { EventContent } from '@hollow-bell/core/ledger';
+import { LEDGER_VERSION } from '@hollow-bell/core/record';
+import type { EventContent } from '@hollow-bell/core/record';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { happened, newBatch, pitched, plan, testApp } from '../../test/server.ts';
 import { refoldOlder } from './refold.ts';

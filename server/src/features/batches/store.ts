@@ -1,6 +1,6 @@
 import { isDeepStrictEqual } from 'node:util';
 import type { Batch, BatchList, BatchPlan, BatchSummary, ListQuery, NewEvent } from '@hollow-bell/contract';
-import type { BatchEvent } from '@hollow-bell/core/ledger';
+import type { BatchEvent } from '@hollow-bell/core/record';
 import { Op, QueryTypes } from 'sequelize';
 import type { Sequelize } from 'sequelize';
 import { HttpProblem } from '../../http/errors.ts';

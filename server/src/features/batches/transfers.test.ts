@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { ApiError, Batch } from '@hollow-bell/contract';
-import { MASS_FIELDS, viewOf } from '@hollow-bell/core/ledger';
+import { MASS_FIELDS, viewOf } from '@hollow-bell/core/record';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { NOW, happened, newBatch, pitched, plan, poured, testApp } from '../../test/server.ts';
 

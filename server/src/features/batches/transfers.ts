@@ -1,7 +1,7 @@
 import type { Batch, Blend, Move, Split } from '@hollow-bell/contract';
 import { withFloat } from '@hollow-bell/core/float';
-import { doubtOf, fold, ledgerFigures, logOf, parcelOf } from '@hollow-bell/core/ledger';
-import type { BatchEvent } from '@hollow-bell/core/ledger';
+import { doubtOf, fold, ledgerFigures, logOf, parcelOf } from '@hollow-bell/core/record';
+import type { BatchEvent } from '@hollow-bell/core/record';
 import { Refusal } from '@hollow-bell/core/quantities';
 import type { Sequelize, Transaction } from 'sequelize';
 import { v5 as uuidOf } from 'uuid';

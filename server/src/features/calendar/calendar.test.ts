@@ -1,7 +1,7 @@
 import { feedingPracticeOf } from '@hollow-bell/contract';
 import type { BatchSummary, CalendarAddress } from '@hollow-bell/contract';
 import { feedingPlanOf } from '@hollow-bell/core/feed';
-import { fold } from '@hollow-bell/core/ledger';
+import { fold } from '@hollow-bell/core/record';
 import { calendarOf } from '@hollow-bell/core/rounds';
 import ICAL from 'ical.js';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';

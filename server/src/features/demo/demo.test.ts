@@ -1,7 +1,7 @@
 import { feedingPracticeOf } from '@hollow-bell/contract';
 import type { Batch, BatchList, Standing } from '@hollow-bell/contract';
 import { feedingFaults, feedingNow, feedingPlanOf } from '@hollow-bell/core/feed';
-import { ledgerFigures } from '@hollow-bell/core/ledger';
+import { ledgerFigures } from '@hollow-bell/core/record';
 import { DAY_MS, plainly } from '@hollow-bell/core/quantities';
 import { asksOf, byUrgency, knotsOf, stationOf } from '@hollow-bell/core/rounds';
 import { gatesOf } from '@hollow-bell/core/stabilize';

@@ -1,6 +1,6 @@
 import type { ShelfItem } from '@hollow-bell/contract';
 import { MEAN_HONEY, honeyComposition, referenceIngredient } from '@hollow-bell/core/ingredients';
-import { NUTRIENTS } from '@hollow-bell/core/ledger';
+import { NUTRIENTS } from '@hollow-bell/core/record';
 import { DAY_MS } from '@hollow-bell/core/quantities';
 
 const id = (n: number): string => `5e1f0000-0000-4000-8000-${String(n).padStart(12, '0')}`;

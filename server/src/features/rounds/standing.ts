@@ -1,7 +1,7 @@
 import { feedingPracticeOf } from '@hollow-bell/contract';
 import type { BatchSummary, Standing } from '@hollow-bell/contract';
 import { feedingPlanOf } from '@hollow-bell/core/feed';
-import { viewOf } from '@hollow-bell/core/ledger';
+import { viewOf } from '@hollow-bell/core/record';
 import { Refusal } from '@hollow-bell/core/quantities';
 import { asksOf, byUrgency, unreckonedAsk } from '@hollow-bell/core/rounds';
 import { isOpen, stateOf } from '@hollow-bell/core/watch';
