@@ -4,6 +4,7 @@ const FLOORS = [
   'quantities',
   'numerics',
   'liquid',
+  'masses',
   'ingredients',
   'yeast',
   'preservatives',

@@ -139,7 +139,7 @@ test('a braggot that ends on its malt is left alone', async ({ page, emptyCellar
   const written = await page.request.post(`${emptyCellar.url}/api/batches/${id}/events`, { data: { afterSeq: 0, events } });
   expect(written.ok(), await written.text()).toBe(true);
   const batch = (await (await page.request.get(`${emptyCellar.url}/api/batches/${id}`)).json()) as Batch;
-  expect(batch.ledger.readings).toHaveLength(5);
+  expect(batch.ledger.history.readings).toHaveLength(5);
 
   await page.goto(`${emptyCellar.url}/batches/${id}/watch`);
   const clinic = page.locator('[data-test=clinic]');

@@ -2,12 +2,13 @@ import { DAP_CAP_G_PER_L, SCHOOL_IDS, checkDoses, checkProduct } from '@hollow-b
 import type { Product, SchoolId } from '@hollow-bell/core/feed';
 import { Refusal } from '@hollow-bell/core/quantities';
 import { z } from 'zod';
-import { NUTRIENT_IDS, ownNutrientSchema } from './events.ts';
+import { NUTRIENT_IDS, ownNutrientShape } from '@hollow-bell/core/record';
 import type { Same } from './events.ts';
+import { zodOf } from './zodOf.ts';
 
 export const productSchema = z.strictObject({
   source: z.enum(NUTRIENT_IDS),
-  own: ownNutrientSchema.optional(),
+  own: zodOf(ownNutrientShape).optional(),
   lotId: z.uuid().optional(),
   gPerTeaspoon: z.number().min(0.5).max(12).optional(),
   pricePerKg: z.number().min(0).max(100_000).optional(),

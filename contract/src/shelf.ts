@@ -1,7 +1,8 @@
 import { checkComposition } from '@hollow-bell/core/ingredients';
 import { Refusal } from '@hollow-bell/core/quantities';
 import { z } from 'zod';
-import { phBuffersSchema } from './events.ts';
+import { phBuffersShape } from '@hollow-bell/core/liquid';
+import { zodOf } from './zodOf.ts';
 import {
   compositionSchema,
   familySchema,
@@ -60,7 +61,7 @@ const detailSchema = z.union([
     resolution: z.number().min(0).max(100),
     calibratedOn: day.nullable(),
     /** What a pH meter showed in its two buffers then. */
-    buffers: phBuffersSchema.optional(),
+    buffers: zodOf(phBuffersShape).optional(),
   }),
 ]);
 

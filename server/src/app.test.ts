@@ -3,10 +3,8 @@ import { connect as connectTo } from 'node:net';
 import type { ApiError, Batch, Practice } from '@hollow-bell/contract';
 import { DEFAULT_PRACTICE } from '@hollow-bell/contract';
 import { massImbalanceG } from '@hollow-bell/core/record';
-import type { EventContent } from '@hollow-bell/core/record';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { readConfig } from './config.ts';
-import { QueryTypes } from 'sequelize';
 import { migratorOf } from './database/migrate.ts';
 import { startServer } from './main.ts';
 import { loadDemoCellar } from './features/demo/load.ts';
@@ -89,9 +87,9 @@ describe('the demo cellar', () => {
     ]);
     for (const { id, name } of batches) {
       const { ledger } = await other.cellar.batches.read(id);
-      expect(Math.abs(massImbalanceG(ledger)), name).toBeLessThan(1e-3);
+      expect(Math.abs(massImbalanceG(ledger.liquid)), name).toBeLessThan(1e-3);
       expect(
-        ledger.readings.filter((reading) => reading.verdict === 'unexplained'),
+        ledger.history.readings.filter((reading) => reading.verdict === 'unexplained'),
         name,
       ).toEqual([]);
     }
@@ -111,32 +109,6 @@ describe('the schema', () => {
   });
 });
 
-describe('records from before fruit', () => {
-  it('are read as plans of ingredients and ledgers that know of pulp', async () => {
-    const other = await testApp();
-    const { id } = await newBatch(other, happened(...pitched));
-    const whole = (await other.call<Batch>('GET', `/batches/${id}`)).body;
-    const migrator = migratorOf(other.sequelize);
-    await migrator.down({ to: '20261124-the-must' });
-    const honeys = [{ name: 'linden', massG: 1500, moisture: 0.172, unfermentable: 0.032 }];
-    const { waterL, yeastId, vessel, roomTempC } = whole.plan.must;
-    const old = { must: { honeys, waterL, yeastId, vessel, roomTempC }, practice: { units: 'us' } };
-    const { insolubleG, additions, taken, ...ledger } = whole.ledger;
-    expect([insolubleG, additions, taken]).toEqual([0, [], {}]);
-    await other.sequelize.query('UPDATE batch_plans SET plan = $plan', { bind: { plan: JSON.stringify(old) } });
-    await other.sequelize.query('UPDATE batches SET ledger = $ledger', { bind: { ledger: JSON.stringify(ledger) } });
-    await migrator.up();
-    const found = await other.sequelize.query<{ plan: { must: { ingredients: unknown[] }; practice: object }; ledger: object }>(
-      'SELECT plan, ledger FROM batch_plans JOIN batches ON batch_id = id',
-      { type: QueryTypes.SELECT },
-    );
-    expect(found[0]!.plan.must.ingredients).toMatchObject([{ name: 'linden', massG: 1500, family: 'honey', stage: 'before' }]);
-    expect(found[0]!.plan.practice).toMatchObject({ units: 'us', pitch: 'rehydrate' });
-    expect(found[0]!.ledger).toEqual(whole.ledger);
-    await other.app.close();
-  });
-});
-
 describe('a practice that cannot feed', () => {
   const dap = { source: 'dap' as const };
   it.each<[Partial<Practice>, RegExp]>([
@@ -148,51 +120,6 @@ describe('a practice that cannot feed', () => {
     const refused = await app.call<ApiError>('PUT', '/practice', { ...DEFAULT_PRACTICE, ...over });
     expect(refused.status).toBe(400);
     expect(refused.body.message).toMatch(why);
-  });
-});
-
-describe('records from before makers could choose what to feed', () => {
-  it('are read with the feeding they had, and doses know their nitrogen', async () => {
-    const other = await testApp();
-    const fed: EventContent = { kind: 'nutrient', payload: { source: 'dap', massG: 2, dose: 1 } };
-    const { id } = await newBatch(other, happened(...pitched, [50, fed]));
-    const whole = (await other.call<Batch>('GET', `/batches/${id}`)).body;
-    const migrator = migratorOf(other.sequelize);
-    await migrator.down({ to: '20261125-feeding' });
-    const { bases, findings, ...ledger } = whole.ledger;
-    expect([bases, findings]).toEqual([[], {}]);
-    const oldLedger = { ...ledger, doses: ledger.doses.map(({ at, source, massG, dose }) => ({ at, source, massG, dose })) };
-    await other.sequelize.query('UPDATE batches SET ledger = $ledger', { bind: { ledger: JSON.stringify(oldLedger) } });
-    await other.sequelize.query(`UPDATE batch_plans SET plan = jsonb_set(plan, '{practice}', '{"units": "us"}')`);
-    await migrator.up();
-    const found = await other.sequelize.query<{ plan: { practice: object }; ledger: object }>(
-      'SELECT plan, ledger FROM batch_plans JOIN batches ON batch_id = id',
-      { type: QueryTypes.SELECT },
-    );
-    expect(found[0]!.plan.practice).toMatchObject({ units: 'us', school: 'clock', setDoses: [], ammonium: { source: 'dap' } });
-    expect(found[0]!.ledger).toEqual(whole.ledger);
-    await other.app.close();
-  });
-});
-
-describe('records from before every temperature was kept', () => {
-  it('know those beside a gravity and the last', async () => {
-    const other = await testApp();
-    const warm = (tempC: number, sg?: number): EventContent => ({
-      kind: 'reading',
-      payload: { tempC, ...(sg === undefined ? {} : { sg }) },
-    });
-    const { id } = await newBatch(other, happened(...pitched, [60, warm(20, 1.08)], [30, warm(14)]));
-    const whole = (await other.call<Batch>('GET', `/batches/${id}`)).body;
-    expect(whole.ledger.temps).toMatchObject([{ tempC: 20 }, { tempC: 14 }]);
-    const migrator = migratorOf(other.sequelize);
-    await migrator.down({ to: '20261128-temperatures-and-cures' });
-    const old = await other.sequelize.query<{ ledger: object }>('SELECT ledger FROM batches', { type: QueryTypes.SELECT });
-    expect(old[0]!.ledger).toMatchObject({ tempC: { value: 14, at: whole.ledger.temps[1]!.at } });
-    await migrator.up();
-    const found = await other.sequelize.query<{ ledger: object }>('SELECT ledger FROM batches', { type: QueryTypes.SELECT });
-    expect(found[0]!.ledger).toEqual(whole.ledger);
-    await other.app.close();
   });
 });
 

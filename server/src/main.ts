@@ -2,8 +2,7 @@ import { buildApp } from './app.ts';
 import { readConfig } from './config.ts';
 import type { ConfigInput } from './config.ts';
 import { connect } from './database/connect.ts';
-import { migratorOf } from './database/migrate.ts';
-import { refoldOlder } from './features/batches/refold.ts';
+import { migrate } from './database/migrate.ts';
 import { loadDemoCellar } from './features/demo/load.ts';
 
 export interface Running {
@@ -19,17 +18,22 @@ export async function startServer(input: ConfigInput, options: { demo: boolean }
   const config = readConfig(input);
   const sequelize = connect(config.databaseUrl);
   try {
-    await migratorOf(sequelize).up();
+    await migrate(sequelize);
     const { app, cellar } = await buildApp({ config, sequelize, now: () => Date.now() });
-    const { failed } = await refoldOlder(sequelize);
-    if (failed.length > 0) app.log.warn({ failed }, 'batches whose record cannot be folded');
     if (options.demo) await loadDemoCellar(cellar);
     const address = await app.listen({ host: config.host, port: config.port });
+    const stopping = new AbortController();
+    const refolding = cellar.batches.refoldOlder(stopping.signal).then(
+      ({ failed }) => (failed.length > 0 ? app.log.warn({ failed }, 'batches whose record cannot be folded') : undefined),
+      (error: unknown) => app.log.warn({ error }, 'older ledgers are left for whoever meets them'),
+    );
     return {
       address,
       stop: async () => {
         // Browsers open connections ahead that never carry a request; Node counts them as busy and would wait a minute for them.
         const cutOff = setTimeout(() => app.server.closeAllConnections(), GRACE_MS);
+        stopping.abort();
+        await refolding;
         await app.close();
         clearTimeout(cutOff);
       },

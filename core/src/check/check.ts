@@ -1,20 +1,13 @@
-import { checkComposition } from '../ingredients/index.ts';
-import { foldAlong, logOf, mixedOf, standingEvents } from '../record/index.ts';
-import type { BatchEvent, EventContent, EventKind, Ledger, StandingEvent } from '../record/index.ts';
-import { Refusal, gravity, say, volumeL } from '../quantities/index.ts';
-import { whyNotBottle, glassAlarm } from '../watch/index.ts';
-import { isYeastId } from '../yeast/index.ts';
+import { HAPPENINGS, foldAlong, logOf, standingEvents } from '../record/index.ts';
+import type { BatchEvent, EventContent, EventKind, Ledger, Recorded, RecordedKind, StandingEvent } from '../record/index.ts';
+import { Refusal } from '../quantities/index.ts';
+import { glassAlarm, whyNotBottle } from '../watch/index.ts';
 
 /** Clocks of two devices may differ by this much before an event counts as lying in the future. */
 const CLOCK_SLACK_MS = 5 * 60_000;
-/** A measured volume may exceed the computed one by this share before it is taken for a slip. */
-const VOLUME_SLACK = 0.1;
-/** What a maker cannot see missing, L. */
-const UNSEEN_L = 0.005;
-
 type Fresh = EventContent & { id: string; happenedAt: number };
 
-const isTransfer = (kind: EventKind): boolean => kind === 'transferIn' || kind === 'transferOut';
+const isTransfer = (kind: EventKind): boolean => kind !== 'amendment' && HAPPENINGS[kind].isTransfer === true;
 const POURED_STAYS = 'What was poured into another vessel stays poured; to bring it back, blend that batch into this one.';
 const BY_SPLIT_ONLY = 'Liquid moves between batches only by a split or a blend.';
 
@@ -34,8 +27,20 @@ function checkEntry(event: Fresh, recorded: ReadonlyMap<string, BatchEvent | Fre
     throw new Refusal('The corrected time lies in the future; it must be now or earlier.', 'happenedAt');
 }
 
-const bottledL = (event: StandingEvent): number =>
-  event.kind === 'bottling' ? event.payload.bottles.reduce((sum, { sizeMl, count }) => sum + (sizeMl * count) / 1000, 0) : 0;
+/** Liters that it closes into glass; null where it closes none. */
+function closedL<K extends RecordedKind>({ kind, payload }: { kind: K; payload: Recorded[K] }): number | null {
+  return HAPPENINGS[kind].closesL?.(payload) ?? null;
+}
+
+interface Judging {
+  id: string;
+  at: number;
+  pitchedAt: number | null;
+}
+
+function believe<K extends RecordedKind>(state: Ledger, { kind, payload }: { kind: K; payload: Recorded[K] }, judging: Judging): void {
+  HAPPENINGS[kind].believe?.(state, payload, judging);
+}
 
 /**
  * Whether events can have happened, each at its time among all that is on record, amendments and what they make included; and
@@ -59,20 +64,24 @@ export function checkEvents(recorded: readonly BatchEvent[], fresh: readonly Fre
   const standing = standingEvents(all);
   const isJudged = (event: StandingEvent): boolean => before.get(event.id) !== event;
   const pitchedAt = standing.find(({ kind }) => kind === 'yeast')?.happenedAt ?? null;
-  const open: { glass: boolean; mustReading: StandingEvent | null } = { glass: false, mustReading: null };
+  const open: { asked: StandingEvent | null; isClosing: boolean } = { asked: null, isClosing: false };
+  const judgingOf = ({ id, happenedAt: at }: StandingEvent): Judging => ({ id, at, pitchedAt });
+  const askAfter = (state: Ledger): void => {
+    if (open.asked !== null) HAPPENINGS[open.asked.kind].believeAfter?.(state, judgingOf(open.asked));
+    open.asked = null;
+  };
   const ledger = foldAlong(standing, (state, event) => {
-    if (open.mustReading !== null) checkMustReading(state, open.mustReading);
-    open.mustReading = null;
+    askAfter(state);
     if (!isJudged(event)) return;
-    checkAt(state, event, pitchedAt);
-    if (event.kind === 'reading') open.mustReading = pitchedAt !== null && event.happenedAt < pitchedAt ? event : null;
-    if (event.kind === 'bottling' && !isSmaller(event, before.get(event.id) ?? null)) {
-      open.glass = true;
-      refuseGlass(state, event);
-    }
+    believe(state, event, judgingOf(event));
+    open.asked = event;
+    const litersNow = closedL(event);
+    if (litersNow === null || isSmaller(event, litersNow, before.get(event.id) ?? null)) return;
+    open.isClosing = true;
+    refuseGlass(state, event, litersNow);
   });
-  if (open.mustReading !== null) checkMustReading(ledger, open.mustReading);
-  const alarm = open.glass ? glassAlarm(ledger) : null;
+  askAfter(ledger);
+  const alarm = open.isClosing ? glassAlarm(ledger) : null;
   if (alarm !== null) throw new Refusal(alarm, 'bottles');
 }
 
@@ -82,86 +91,12 @@ export function checkEvent(recorded: readonly BatchEvent[], content: EventConten
 }
 
 /** Fewer bottles of what was closed already, at the same time or later, close no more glass. */
-const isSmaller = (event: StandingEvent, was: StandingEvent | null): boolean =>
-  was?.kind === 'bottling' && event.happenedAt >= was.happenedAt && bottledL(event) <= bottledL(was) + 1e-9;
+function isSmaller(event: StandingEvent, litersNow: number, was: StandingEvent | null): boolean {
+  const litersThen = was === null ? null : closedL(was);
+  return was !== null && litersThen !== null && event.happenedAt >= was.happenedAt && litersNow <= litersThen + 1e-9;
+}
 
-function refuseGlass(state: Ledger, event: StandingEvent): void {
-  const why = bottledL(event) > 0 ? whyNotBottle(state, event.happenedAt) : null;
+function refuseGlass(state: Ledger, event: StandingEvent, liters: number): void {
+  const why = liters > 0 ? whyNotBottle(state, event.happenedAt) : null;
   if (why !== null) throw new Refusal(why, 'bottles');
-}
-
-/** Whether it can be believed of a batch that stands like this. */
-function checkAt(state: Ledger, event: StandingEvent, pitchedAt: number | null): void {
-  const presentL = mixedOf(state)?.volumeL ?? 0;
-  switch (event.kind) {
-    case 'yeast':
-      if (presentL === 0) throw new Refusal('There is no must to pitch into yet; pour honey and water first.');
-      if (!isYeastId(event.payload.yeastId))
-        throw new Refusal(`No yeast here goes by “${event.payload.yeastId}”; choose the type that is nearest.`, 'yeastId');
-      return;
-    case 'nutrient':
-      if (presentL === 0) throw new Refusal('The vessel is empty; there is nothing to feed.');
-      return;
-    case 'base':
-      if (presentL === 0) throw new Refusal('The vessel is empty; there is no pH to raise.');
-      return;
-    case 'strain':
-      if (state.insolubleG <= 0) throw new Refusal('There is no pulp in this vessel to lift out.');
-      return;
-    case 'ingredient':
-      checkComposition(event.payload.name, event.payload.family, event.payload.composition);
-      return;
-    case 'removal':
-      requireVolume(event.payload.volumeL, presentL, 'lost');
-      return;
-    case 'rack':
-      requireVolume(event.payload.volumeL, presentL * (1 + VOLUME_SLACK), 'racked');
-      return;
-    case 'bottling':
-      requireVolume(bottledL(event), presentL * (1 + VOLUME_SLACK), 'bottled');
-      return;
-    case 'staysHere':
-      if (state.pitch === null) throw new Refusal('It has not been pitched yet; there is nothing that could rest.');
-      return;
-    case 'reading':
-      checkReading(state, event, pitchedAt);
-      return;
-    default:
-      return;
-  }
-}
-
-function requireVolume(wantedL: number, presentL: number, deed: string): void {
-  if (wantedL <= presentL + UNSEEN_L) return;
-  throw new Refusal(
-    presentL === 0
-      ? say`${volumeL(wantedL)} cannot be ${deed}: there was nothing in the vessel at that time.`
-      : say`${volumeL(wantedL)} cannot be ${deed}: there was only ${volumeL(presentL)} in the vessel at that time.`,
-    'volumeL',
-  );
-}
-
-function checkReading(
-  state: Ledger,
-  { payload: { sg, brix }, happenedAt }: StandingEvent & { kind: 'reading' },
-  pitchedAt: number | null,
-): void {
-  if (sg === undefined && brix === undefined) return;
-  if (brix !== undefined && state.bottled !== null)
-    throw new Refusal(
-      'Read what comes from a bottle with a hydrometer: alcohol fools a refractometer, and closed glass bears no error.',
-      'brix',
-    );
-  if ((pitchedAt === null || happenedAt < pitchedAt) && mixedOf(state) === null)
-    throw new Refusal('Nothing was poured yet at that time; check when the reading was taken.', 'happenedAt');
-}
-
-/** A gravity before the pitch is only believed if the must can have read it. */
-function checkMustReading(after: Ledger, event: StandingEvent): void {
-  const point = after.readings.findLast(({ eventId }) => eventId === event.id);
-  if (point?.verdict !== 'unexplained') return;
-  throw new Refusal(
-    say`That is before the yeast went in, when the must read about ${gravity(point.expectedSg)}; check the time, or the reading.`,
-    'happenedAt',
-  );
 }

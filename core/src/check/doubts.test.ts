@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { berries, honey, reading, water, yeast } from '../record/anyEvent.ts';
+import { berries, honey, reading, water, yeast } from '../testing/examples.ts';
 import { eventsAt, fold, sgAtShare, viewOf } from '../record/index.ts';
 import type { EventContent, Ledger } from '../record/index.ts';
 import { DAP_CAP_G_PER_L, FIRST_AMMONIUM_H, TOO_LATE_SHARE } from '../feed/index.ts';

@@ -47,7 +47,7 @@ function aboutReading(ledger: Ledger, payload: Payloads['reading'], at: number):
 
 function aboutYeast(ledger: Ledger, payload: Payloads['yeast'], at: number): Sentence[] {
   const doubts: Sentence[] = [];
-  const warm = ledger.temps.findLast((each) => each.at <= at && at - each.at <= WARM_COUNTS_H * HOUR_MS);
+  const warm = ledger.history.temps.findLast((each) => each.at <= at && at - each.at <= WARM_COUNTS_H * HOUR_MS);
   if (warm !== undefined && warm.tempC > MUST_TEMP_C.most)
     doubts.push(
       say`The must read ${tempC(warm.tempC)} ${when(warm.at)}: yeast dies there. Cool it below ${tempC(MUST_TEMP_C.most)} first, better into the yeast’s own range.`,
@@ -56,8 +56,8 @@ function aboutYeast(ledger: Ledger, payload: Payloads['yeast'], at: number): Sen
     doubts.push(
       say`The must read ${tempC(warm.tempC)} ${when(warm.at)}, above the ${tempC(yeastOf(payload).tempC.high)} this yeast likes at most; cool it soon.`,
     );
-  const sulfite = ledger.sulfites.findLast((each) => each.massG > 0 && each.at <= at);
-  if (ledger.pitch === null && sulfite !== undefined && at - sulfite.at < MUST_SULFITE_WAIT_H * HOUR_MS)
+  const sulfite = ledger.history.sulfites.findLast((each) => each.massG > 0 && each.at <= at);
+  if (ledger.history.pitch === null && sulfite !== undefined && at - sulfite.at < MUST_SULFITE_WAIT_H * HOUR_MS)
     doubts.push(say`Sulfite went in ${when(sulfite.at)}; it wants its ${hours(MUST_SULFITE_WAIT_H)} before yeast bears it.`);
   if (stabilizedAt(ledger) !== null) doubts.push(say`It is stabilized. Yeast that goes in now undoes that: what guards it counts no more.`);
   return doubts;
@@ -69,9 +69,9 @@ function aboutNutrient(ledger: Ledger, payload: Payloads['nutrient'], at: number
   const doubts: Sentence[] = [];
   const { ammonium, amino } = nitrogenMgPerG({ source: payload.source, own: payload.own });
   const { name } = nutrientOf(payload);
-  const { pitch } = ledger;
+  const { pitch } = ledger.history;
   const capMg = ammoniumCapMgPerL(dapCapGPerL) * mixed.volumeL;
-  const roomG = ammonium > 0 ? Math.max(0, capMg - ledger.ammoniumNMg) / ammonium : Number.POSITIVE_INFINITY;
+  const roomG = ammonium > 0 ? Math.max(0, capMg - ledger.liquid.ammoniumNMg) / ammonium : Number.POSITIVE_INFINITY;
   if (payload.massG > roomG * (1 + 1e-6))
     doubts.push(
       roomG < 0.05
@@ -86,8 +86,8 @@ function aboutNutrient(ledger: Ledger, payload: Payloads['nutrient'], at: number
     doubts.push(
       say`${percent(100 * shareGone(ledger))} of the sugar is gone: what is fed now is of no use to the yeast, and feeds what spoils.`,
     );
-  const needMg = pitch === null ? 0 : N_PER_SUGAR[yeastOf(pitch).demand] * ledger.sugarBasisG;
-  const thenMg = ledger.ammoniumNMg + ledger.aminoNMg + payload.massG * (ammonium + amino);
+  const needMg = pitch === null ? 0 : N_PER_SUGAR[yeastOf(pitch).demand] * ledger.liquid.sugarBasisG;
+  const thenMg = ledger.liquid.ammoniumNMg + ledger.liquid.aminoNMg + payload.massG * (ammonium + amino);
   if (doubts.length === 0 && needMg > 0 && thenMg > TOO_MUCH_NITROGEN * needMg)
     doubts.push(
       say`With this it has ${percent((100 * thenMg) / needMg)} of the nitrogen that it needs. What is left over feeds what spoils. A slip of the comma?`,
@@ -99,7 +99,7 @@ function aboutNutrient(ledger: Ledger, payload: Payloads['nutrient'], at: number
 
 /** Sugar into a mead that has ended: it ferments on, unless every gate before honey is open. */
 function aboutSugar(ledger: Ledger, at: number): Sentence[] {
-  if (ledger.pitch === null || ledger.bottled !== null) return [];
+  if (ledger.history.pitch === null || ledger.history.bottled !== null) return [];
   const isStable = stabilizedAt(ledger) !== null;
   if (!isStable && finishOf(ledger).state === 'moving') return [];
   const shut = firstShutGate(gatesOf(ledger, at));
@@ -114,7 +114,7 @@ function aboutIngredient(ledger: Ledger, payload: Payloads['ingredient'], at: nu
   const doubts = isSugar(grams, composition.sugar) ? aboutSugar(ledger, at) : [];
   const mixed = mixedOf(ledger);
   const suddenGPerL = mixed === null ? 0 : (grams * composition.acidGPerKg) / 1000 / mixed.volumeL;
-  const isLive = ledger.pitch !== null && stabilizedAt(ledger) === null && finishOf(ledger).state === 'moving';
+  const isLive = ledger.history.pitch !== null && stabilizedAt(ledger) === null && finishOf(ledger).state === 'moving';
   if (isLive && suddenGPerL > SUDDEN_ACID_G_PER_L)
     doubts.push(
       say`${name} would bring ${gPerL(suddenGPerL)} of acid into a fermenting must at once; the pH drops and the yeast can stop dead. Give it in parts two days apart, with carbonate at hand.`,
@@ -124,15 +124,15 @@ function aboutIngredient(ledger: Ledger, payload: Payloads['ingredient'], at: nu
 
 function aboutSorbate(ledger: Ledger, beside: readonly EventContent[]): Sentence[] {
   const doubts: Sentence[] = [];
-  if (ledger.pitch !== null && finishOf(ledger).state !== 'finished')
+  if (ledger.history.pitch !== null && finishOf(ledger).state !== 'finished')
     doubts.push(say`It is not proven still. Sorbate stops no yeast that works already: the mead ferments on, with a taste of it.`);
-  if (ledger.guardSo2Mg <= 0 && !beside.some(({ kind }) => kind === 'sulfite'))
+  if (ledger.liquid.guardSo2Mg <= 0 && !beside.some(({ kind }) => kind === 'sulfite'))
     doubts.push(say`No sulfite is in it. Sorbate alone is turned into a smell of geraniums by bacteria, which nothing removes.`);
   return doubts;
 }
 
 function aboutSulfite(ledger: Ledger): Sentence[] {
-  return ledger.pitch !== null && finishOf(ledger).state === 'moving'
+  return ledger.history.pitch !== null && finishOf(ledger).state === 'moving'
     ? [say`It still works, by what is on record: sulfite now may stop it halfway, and stops it not surely.`]
     : [];
 }

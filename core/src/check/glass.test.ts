@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { berries, honey, reading, water, yeast } from '../record/anyEvent.ts';
+import { berries, honey, reading, water, yeast } from '../testing/examples.ts';
 import { eventsAt, fold, viewOf } from '../record/index.ts';
 import type { BatchEvent, EventContent } from '../record/index.ts';
 import { DAY_MS, HOUR_MS, Refusal, plainly } from '../quantities/index.ts';
@@ -142,7 +142,7 @@ describe('the maker’s word that it stays', () => {
     const before = fold(record(...braggot, ...at(1.016, 20, 34)));
     const after = fold(record(...read(34)));
     expect(viewOf(after)!.sugarGPerL).toBeLessThan(viewOf(before)!.sugarGPerL);
-    expect(after.sugarG + after.unfermentableG).toBeCloseTo(before.sugarG + before.unfermentableG, 6);
+    expect(after.liquid.sugarG + after.liquid.unfermentableG).toBeCloseTo(before.liquid.sugarG + before.liquid.unfermentableG, 6);
   });
 });
 
@@ -164,7 +164,7 @@ describe('after the bottling', () => {
   const alarmed = (...more: BatchEvent[]): boolean => glassAlarm(fold([...events, ...more])) !== null;
 
   it('keeps what went into the glass', () => {
-    const { bottled: closed } = fold(events);
+    const { bottled: closed } = fold(events).history;
     expect(viewOf(closed!.mead)!.sg).toBeCloseTo(1.008, 3);
     expect(alarmed()).toBe(false);
   });
@@ -248,7 +248,7 @@ describe('whatever is written, in whatever order', () => {
                   happenedAt: now,
                 }
               : { ...content, id: `e${i}`, happenedAt };
-          const hadGlass = fold(events).bottled?.bottles.length ?? 0;
+          const hadGlass = fold(events).history.bottled?.bottles.length ?? 0;
           try {
             checkEvents(events, [fresh], now);
           } catch (error) {
@@ -257,7 +257,7 @@ describe('whatever is written, in whatever order', () => {
           }
           events = [...events, { ...fresh, seq: events.length + 1, enteredAt: now }];
           const ledger = fold(events);
-          if ((ledger.bottled?.bottles.length ?? 0) > hadGlass) {
+          if ((ledger.history.bottled?.bottles.length ?? 0) > hadGlass) {
             closed += 1;
             expect(glassAlarm(ledger), JSON.stringify(events.map(({ kind, payload }) => [kind, payload]))).toBeNull();
           }

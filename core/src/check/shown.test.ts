@@ -2,14 +2,15 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { EXAMPLE_PRACTICE } from '../feed/exampleBatch.ts';
 import { feedingFaults, feedingNow, feedingPlanOf, nitrogenStaircase, smellCauses } from '../feed/index.ts';
-import { anyEvent, anyParcel, honey, water, yeast } from '../record/anyEvent.ts';
-import { eventsAt, fold, ledgerFigures, massImbalanceG, parcelOf } from '../record/index.ts';
+import { anyHappening, anyParcel } from '../testing/anyHappening.ts';
+import { honey, water, yeast } from '../testing/examples.ts';
+import { eventSentence, eventsAt, fold, ledgerFigures, massImbalanceG, parcelOf } from '../record/index.ts';
 import type { BatchEvent, EventContent } from '../record/index.ts';
 import { reconcileMust } from '../must/index.ts';
 import { HOUR_MS, Refusal, plainly } from '../quantities/index.ts';
 import { asksOf, calendarOf, knotsOf, stationOf } from '../rounds/index.ts';
 import { gatesOf } from '../stabilize/index.ts';
-import { endWorking, eventSentence, expectedEnd, readingGapH, stallEvidence, stallVerdict, stateOf } from '../watch/index.ts';
+import { endWorking, expectedEnd, readingGapH, stallEvidence, stallVerdict, stateOf } from '../watch/index.ts';
 import { checkEvents, entryDoubts } from './index.ts';
 
 const START = Date.UTC(2026, 1, 2, 10);
@@ -45,7 +46,7 @@ function showEverything(events: readonly BatchEvent[], now: number): void {
   endWorking(ledger);
   readingGapH(ledger);
   reconcileMust(events);
-  expect(Math.abs(massImbalanceG(ledger))).toBeLessThan(1e-6 * (1 + ledger.pouredG));
+  expect(Math.abs(massImbalanceG(ledger.liquid))).toBeLessThan(1e-6 * (1 + ledger.liquid.pouredG));
 }
 
 describe('what is accepted', () => {
@@ -63,7 +64,7 @@ describe('what is accepted', () => {
   it('can be shown everywhere', () => {
     let accepted = 0;
     fc.assert(
-      fc.property(fc.array(fc.tuple(fc.nat({ max: 400 }), anyEvent), { maxLength: 24 }), fc.option(anyParcel(parcel)), (acts, born) => {
+      fc.property(fc.array(fc.tuple(fc.nat({ max: 400 }), anyHappening), { maxLength: 24 }), fc.option(anyParcel(parcel)), (acts, born) => {
         let events: BatchEvent[] = born === null ? [] : eventsAt(START, [[0, born]]);
         const now = START + 500 * HOUR_MS;
         for (const [i, [hour, content]] of acts.entries()) {

@@ -81,7 +81,7 @@ function readBottled(rest: string, context: DipContext, again: Again): Part {
 function readBag(rest: string, context: DipContext, again: Again): Part {
   const amount = findAmount(rest, context);
   if (amount === null) {
-    const about = Math.round(drippingG(context.ledger.insolubleG));
+    const about = Math.round(drippingG(context.ledger.liquid.insolubleG));
     throw new DipAsk('What did it weigh, dripping? That much went out with it.', [
       candidate(again(`bag out ${about} g`), say`about ${massG(about)}, by what was in it`),
     ]);

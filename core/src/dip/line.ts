@@ -1,9 +1,8 @@
 import { entryDoubts } from '../check/index.ts';
-import { gravityRead, makeReading } from '../record/index.ts';
+import { eventSentence, gravityRead, makeReading } from '../record/index.ts';
 import type { EventContent, Seen } from '../record/index.ts';
 import { Refusal, TypedRefusal, gravity, say, tidied } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
-import { eventSentence } from '../watch/index.ts';
 import { findAmount, holdsNumber } from './amount.ts';
 import { DipAsk, candidate } from './ask.ts';
 import type { DipContext, DipReading, Part } from './context.ts';
@@ -30,7 +29,7 @@ function readingTold(seen: Seen, context: DipContext): { event: EventContent; to
   return { event, told: [...of, ...told(event), ...is] };
 }
 
-const told = (content: EventContent): Sentence => eventSentence({ ...content, id: '', seq: 0, happenedAt: 0, enteredAt: 0 });
+const told = (content: EventContent): Sentence => eventSentence(content);
 
 /** An amount that may mean several is asked about as lines. */
 function asLines(words: string, again: (line: string) => string, by: DipContext, read: () => Part | null): Part | null {

@@ -1,4 +1,4 @@
-import { tempsSincePitch } from '../record/index.ts';
+import { LEAST_SUGAR_G, tempsSincePitch } from '../record/index.ts';
 import type { Ledger } from '../record/index.ts';
 import { HOUR_MS, hours, massG, mgPerL, say, tempC, volumeL, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
@@ -42,7 +42,7 @@ export interface Circumstances {
 
 /** Each way in which the rest differs from the plan made at the pitch, in a maker's words. */
 export function changesOf(plan: FeedingPlan, ledger: Ledger, doses: readonly DoseNow[], circumstances: Circumstances): Sentence[] {
-  const { pitch } = ledger;
+  const { pitch } = ledger.history;
   if (pitch === null || plan.doses.length === 0) return [];
   return [
     ...changesOfVolume(ledger, pitch, doses, circumstances),
@@ -52,12 +52,11 @@ export function changesOf(plan: FeedingPlan, ledger: Ledger, doses: readonly Dos
   ];
 }
 
-type Pitch = NonNullable<Ledger['pitch']>;
+type Pitch = NonNullable<Ledger['history']['pitch']>;
 /** What went into a vessel of its own is not lost; it is fed there. */
-const goneSince = ({ losses }: Ledger, pitch: Pitch) => losses.filter(({ at }) => at >= pitch.at);
-const totalL = (losses: Ledger['losses']): number => losses.reduce((sum, loss) => sum + loss.volumeL, 0);
-const isSweetened = ({ honeys, additions }: Ledger): boolean =>
-  honeys.some(({ afterPitch }) => afterPitch) || additions.some(({ afterPitch, sugarG }) => afterPitch && sugarG > 1);
+const goneSince = ({ history }: Ledger, pitch: Pitch) => history.losses.filter(({ at }) => at >= pitch.at);
+const totalL = (losses: Ledger['history']['losses']): number => losses.reduce((sum, loss) => sum + loss.volumeL, 0);
+const isSweetened = ({ history }: Ledger): boolean => history.pours.some(({ afterPitch, sugarG }) => afterPitch && sugarG > LEAST_SUGAR_G);
 
 /** Liters that water, or anything else without sugar, brought since the pitch; 0 where it is too little to tell. */
 function thinnedL(ledger: Ledger, pitch: Pitch, volumeNow: number): number {
@@ -154,7 +153,7 @@ function changesOfTime(ledger: Ledger, doses: readonly DoseNow[], { breakAt, pac
     changes.push(
       say`At ${tempC(warm.tempC)}${pace.isMeasured ? ' and at its pace so far' : ''}, a third of the sugar is gone about ${when(breakBy)}; what is fed by the sugar moves with it.`,
     );
-  const likes = ledger.pitch === null ? null : yeastOf(ledger.pitch).tempC;
+  const likes = ledger.history.pitch === null ? null : yeastOf(ledger.history.pitch).tempC;
   if (warm !== undefined && likes !== null && warm.tempC < likes.low - 0.5)
     changes.push(
       say`${tempC(warm.tempC)} is colder than this yeast likes, ${tempC(likes.low)} and more: warm it before the next dose, or that lies idle.`,

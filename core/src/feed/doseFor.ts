@@ -18,7 +18,7 @@ const FULL_SHARE = 0.9;
  * @param at when it is given, ms since 1970 UTC
  */
 export function doseFor(plan: FeedingPlan, ledger: Ledger, given: Payloads['nutrient'], at: number): number | undefined {
-  const begun = ledger.doses.findLast((dose) => dose.dose !== null && Math.abs(at - dose.at) <= TOGETHER_H * HOUR_MS);
+  const begun = ledger.history.doses.findLast((dose) => dose.dose !== null && Math.abs(at - dose.at) <= TOGETHER_H * HOUR_MS);
   const planned = plan.doses.find(({ number }) => number === begun?.dose);
   if (planned !== undefined && !isFull(planned, ledger, nutrientOf(given).name)) return planned.number;
   return feedingNow(plan, ledger, at).doses.find(isComing)?.dose.number;
@@ -28,7 +28,7 @@ export function doseFor(plan: FeedingPlan, ledger: Ledger, given: Payloads['nutr
 function isFull({ number, parts }: FeedingPlan['doses'][number], ledger: Ledger, name: string): boolean {
   const volumeL = mixedOf(ledger)?.volumeL ?? 0;
   const isGiven = (of: string, gPerL: number): boolean =>
-    ledger.doses.filter((dose) => dose.dose === number && dose.name === of).reduce((sum, { massG }) => sum + massG, 0) >=
+    ledger.history.doses.filter((dose) => dose.dose === number && dose.name === of).reduce((sum, { massG }) => sum + massG, 0) >=
     FULL_SHARE * gPerL * volumeL;
   const own = parts.find(({ product }) => productName(product) === name);
   return own === undefined ? parts.every(({ product, gPerL }) => isGiven(productName(product), gPerL)) : isGiven(name, own.gPerL);

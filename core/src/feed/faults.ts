@@ -13,12 +13,12 @@ const CAP_SLACK = 0.02;
  * @param dapCapGPerL the legal cap on DAP
  */
 export function feedingFaults(ledger: Ledger, dapCapGPerL: number): Sentence[] {
-  const { pitch, doses } = ledger;
+  const { pitch, doses } = ledger.history;
   const volumeL = mixedOf(ledger)?.volumeL ?? 0;
   if (pitch === null || volumeL <= 0) return [];
   const faults: Sentence[] = [];
   const capMgPerL = ammoniumCapMgPerL(dapCapGPerL);
-  const thereMgPerL = ledger.ammoniumNMg / volumeL;
+  const thereMgPerL = ledger.liquid.ammoniumNMg / volumeL;
   if (thereMgPerL > capMgPerL * (1 + CAP_SLACK))
     faults.push(
       say`As much ammonium is in as ${gPerL((thereMgPerL / capMgPerL) * dapCapGPerL)} of diammonium phosphate, over the ${gPerL(dapCapGPerL)} that is allowed. Give no more. Let it ferment out warm, rack it early, and stabilize it before it rests: what is left feeds what spoils, and tastes of salt.`,
@@ -28,7 +28,7 @@ export function feedingFaults(ledger: Ledger, dapCapGPerL: number): Sentence[] {
       faults.push(
         say`${massG(dose.massG)} of ${dose.name} went in ${hours((dose.at - pitch.at) / HOUR_MS)} after the pitch: ammonium stresses yeast that wakes up. Keep it warm and airy, and expect it to begin late.`,
       );
-    const abv = ledger.readings.findLast(({ at, verdict }) => verdict === 'follows' && at <= dose.at && at >= pitch.at)?.abv ?? 0;
+    const abv = ledger.history.readings.findLast(({ at, verdict }) => verdict === 'follows' && at <= dose.at && at >= pitch.at)?.abv ?? 0;
     if (abv >= AMMONIUM_CUTOFF_ABV)
       faults.push(
         say`${massG(dose.massG)} of ${dose.name} went in ${when(dose.at)} at ${abvPct(abv)}, when it is hardly taken up: it stays. Give no more, rack off the lees when it is done, and stabilize it.`,

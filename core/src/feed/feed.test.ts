@@ -147,7 +147,7 @@ describe('a plan by any school', () => {
 });
 
 describe('the plan as the must really goes', () => {
-  const plan = planFeeding(toFeed(at().pitch!.sugarGPerL), practice);
+  const plan = planFeeding(toFeed(at().history.pitch!.sugarGPerL), practice);
   const doses = (ledger: Ledger, h: number) => feedingNow(plan, ledger, START + h * HOUR).doses;
   const states = (ledger: Ledger, h: number): string[] => doses(ledger, h).map(({ state }) => state);
   const gramsOf = ({ parts }: DoseNow): number => parts.reduce((sum, part) => sum + part.massG, 0);
@@ -188,7 +188,7 @@ describe('the plan as the must really goes', () => {
     const share = fc.double({ min: 0.05, max: 0.9, noNaN: true });
     fc.assert(
       fc.property(anyPractice, share, fc.integer({ min: 2, max: 30 }), (p, lost, hour) => {
-        const own = planFeeding(toFeed(at().pitch!.sugarGPerL), p);
+        const own = planFeeding(toFeed(at().history.pitch!.sugarGPerL), p);
         const whole = feedingNow(own, at(), START + hour * HOUR);
         expect(feedingNow(own, at(), START + hour * HOUR)).toEqual(whole);
         const volumeL = viewOf(at())!.volumeL;
@@ -259,9 +259,9 @@ describe('the plan as the must really goes', () => {
   });
 
   it('comes by the sugar where the school goes by the sugar', () => {
-    const bySugar = planFeeding(toFeed(at().pitch!.sugarGPerL), { ...practice, school: 'gravity' });
+    const bySugar = planFeeding(toFeed(at().history.pitch!.sugarGPerL), { ...practice, school: 'gravity' });
     const ledger = at(...fed(1, 5).map((event): Happening => [13, event]), [30, { kind: 'reading', payload: { sg: 1.094 } }]);
-    expect(ledger.readings[0]!.shareGone).toBeGreaterThan(1 / 9);
+    expect(ledger.history.readings[0]!.shareGone).toBeGreaterThan(1 / 9);
     expect(feedingNow(bySugar, ledger, START + 31 * HOUR).doses.map(({ state }) => state)).toEqual(['given', 'due', 'ahead', 'ahead']);
   });
 
@@ -284,7 +284,7 @@ describe('the plan as the must really goes', () => {
 
   it('holds a packet’s own cap for what was given and what comes', () => {
     const organic: Product = { source: 'organic', capGPerL: 1.5 };
-    const capped = planFeeding(toFeed(at().pitch!.sugarGPerL), { ...practice, organic });
+    const capped = planFeeding(toFeed(at().history.pitch!.sugarGPerL), { ...practice, organic });
     expect(capped.missingMgPerL).toBeGreaterThan(0);
     const ledger = at([25, { kind: 'nutrient', payload: { source: 'organic', massG: 6, dose: 1 } }]);
     const now = feedingNow(capped, ledger, START + 26 * HOUR).doses.flatMap(({ parts }) => parts);

@@ -130,7 +130,7 @@ describe('worked-out doses that were written down and read again', () => {
         setDoses: readAgain.map((each) => ({ ...each, parts: [{ product: { source: 'organic' }, gPerL: 0.9 }] })),
       },
     );
-    const told = feedingWorkings(plan, at().pitch)!.supply.inputs.filter(({ name }) => name === 'organic nutrient');
+    const told = feedingWorkings(plan, at().history.pitch)!.supply.inputs.filter(({ name }) => name === 'organic nutrient');
     expect(told).toHaveLength(1);
     expect(told[0]!.shown).toContain('2.70 g/L');
   });

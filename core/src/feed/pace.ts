@@ -41,7 +41,7 @@ const meanOf = (values: readonly number[]): number => values.reduce((sum, value)
  * Null before the pitch.
  */
 export function paceOf(ledger: Ledger): Pace | null {
-  const { pitch, readings } = ledger;
+  const { pitch, readings } = ledger.history;
   if (pitch === null) return null;
   const temps = tempsSincePitch(ledger);
   const since = readings.filter(({ at, verdict }) => verdict === 'follows' && at > pitch.at);

@@ -27,17 +27,17 @@ export interface FeedingNow {
 
 /** mg N that this liquid lacks by the school's count: its need, less what the must brought and what was given. */
 function wantedMgOf({ demandMgPerG, practice }: FeedingPlan, ledger: Ledger, volumeL: number): number {
-  const credit = HONEY_NITROGEN.value * volumeL + ledger.broughtAmmoniumNMg + ledger.broughtAminoNMg;
-  const given = ledger.ammoniumNMg + ledger.aminoNMg * practice.organicCredit;
-  return Math.max(0, demandMgPerG * ledger.sugarBasisG - credit - given);
+  const credit = HONEY_NITROGEN.value * volumeL + ledger.liquid.broughtAmmoniumNMg + ledger.liquid.broughtAminoNMg;
+  const given = ledger.liquid.ammoniumNMg + ledger.liquid.aminoNMg * practice.organicCredit;
+  return Math.max(0, demandMgPerG * ledger.liquid.sugarBasisG - credit - given);
 }
 
 /** How much of each product and of ammonium may still go in; what is taken is gone for the next. */
 function rooms(plan: FeedingPlan, ledger: Ledger, volumeL: number) {
-  let ammoniumMg = ammoniumCapMgPerL(plan.practice.dapCapGPerL) * volumeL - ledger.ammoniumNMg;
+  let ammoniumMg = ammoniumCapMgPerL(plan.practice.dapCapGPerL) * volumeL - ledger.liquid.ammoniumNMg;
   const grams = new Map<string, number>();
   const roomG = (product: Product): number => {
-    const given = ledger.doses.filter(({ source, name }) => source === product.source && name === productName(product));
+    const given = ledger.history.doses.filter(({ source, name }) => source === product.source && name === productName(product));
     return grams.get(productKey(product)) ?? (product.capGPerL ?? Infinity) * volumeL - given.reduce((sum, dose) => sum + dose.massG, 0);
   };
   return (product: Product, wantedG: number, isAmmoniumRefused: boolean): number => {
@@ -51,7 +51,7 @@ function rooms(plan: FeedingPlan, ledger: Ledger, volumeL: number) {
 }
 
 const givenParts = (ledger: Ledger, dose: PlannedDose): PartNow[] =>
-  ledger.doses
+  ledger.history.doses
     .filter((event) => event.dose === dose.number)
     .map(({ source, name, massG: grams, ammoniumNMg, aminoNMg }) => {
       const perG = (mg: number): number => (grams > 0 ? mg / grams / 1000 : 0);
@@ -64,7 +64,7 @@ const givenParts = (ledger: Ledger, dose: PlannedDose): PartNow[] =>
  * faster than the clock, one at a time; what comes later than that is dropped. Doses given are never rewritten.
  */
 export function feedingNow(plan: FeedingPlan, ledger: Ledger, now: number): FeedingNow {
-  const { pitch } = ledger;
+  const { pitch } = ledger.history;
   const mixed = mixedOf(ledger);
   if (pitch === null || mixed === null) return { doses: [], changes: [], wantedMg: 0, givesMgPerL: 0 };
   const { practice } = plan;
@@ -81,7 +81,7 @@ export function feedingNow(plan: FeedingPlan, ledger: Ledger, now: number): Feed
   const doses = plan.doses.map((dose): DoseNow => {
     const state = states.get(dose) ?? 'ahead';
     if (state === 'given') {
-      const at = ledger.doses.find((event) => event.dose === dose.number)?.at ?? times.dueAt(dose);
+      const at = ledger.history.doses.find((event) => event.dose === dose.number)?.at ?? times.dueAt(dose);
       return { dose, state, dueAt: at, expectedAt: at, parts: givenParts(ledger, dose) };
     }
     const parts = dose.parts.map(({ product, gPerL }): PartNow => {
@@ -93,7 +93,7 @@ export function feedingNow(plan: FeedingPlan, ledger: Ledger, now: number): Feed
     return { dose, state, dueAt: times.dueAt(dose), expectedAt: times.soonestAt(dose), parts };
   });
   const comingMg = doses.filter(isComing).reduce((sum, dose) => sum + doseNowMg(dose, practice.organicCredit), 0);
-  const givesMgPerL = (ledger.ammoniumNMg + ledger.aminoNMg * practice.organicCredit + comingMg) / mixed.volumeL;
+  const givesMgPerL = (ledger.liquid.ammoniumNMg + ledger.liquid.aminoNMg * practice.organicCredit + comingMg) / mixed.volumeL;
   const uncovered = (wantedMg - comingMg) / mixed.volumeL;
   return { doses, changes: changesOf(plan, ledger, doses, { growth, uncovered, volumeNow: mixed.volumeL, times }), wantedMg, givesMgPerL };
 }

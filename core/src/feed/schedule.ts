@@ -171,7 +171,7 @@ export const doseMgPerL = ({ parts }: SetDose, { organicCredit }: Pick<FeedingPr
   parts.reduce((sum, { product, gPerL }) => sum + gPerL * countedMgPerG(product, organicCredit), 0);
 
 /** What a pitched batch is to be fed by, or null before the pitch. */
-export function toFeedOf({ pitch }: Ledger): ToFeed | null {
+export function toFeedOf({ history: { pitch } }: Ledger): ToFeed | null {
   return pitch === null ? null : { sugarGPerL: pitch.sugarGPerL, demand: yeastOf(pitch).demand, broughtMgPerL: pitch.broughtNMgPerL };
 }
 

@@ -55,7 +55,7 @@ function nitrogenCause(plan: FeedingPlan, ledger: Ledger, volumeL: number, now: 
 }
 
 function temperatureCause(ledger: Ledger): SmellCause {
-  const likes = ledger.pitch === null ? null : yeastOf(ledger.pitch).tempC;
+  const likes = ledger.history.pitch === null ? null : yeastOf(ledger.history.pitch).tempC;
   const read = tempsSincePitch(ledger).at(-1);
   if (likes === null || read === undefined)
     return {
@@ -83,9 +83,9 @@ function temperatureCause(ledger: Ledger): SmellCause {
 }
 
 function oxygenCause(ledger: Ledger, now: number): SmellCause {
-  const aired = Math.max(ledger.marks.stirred ?? 0, ledger.marks.degassed ?? 0);
+  const aired = Math.max(ledger.history.marks.stirred ?? 0, ledger.history.marks.degassed ?? 0);
   const breakAt = shareSeenAt(ledger, THIRD_BREAK);
-  const pitchedAt = ledger.pitch?.at ?? 0;
+  const pitchedAt = ledger.history.pitch?.at ?? 0;
   if (breakAt !== null)
     return {
       id: 'oxygen',
@@ -110,8 +110,8 @@ const ORDER: Record<SmellCause['verdict'], number> = { blamed: 0, unknown: 1, cl
 
 /** Whether a smell of sulfur was written down since the pitch and within the last days. */
 export function smellsOfSulfur(ledger: Ledger, now: number): boolean {
-  const at = ledger.marks.sulfur;
-  return at !== undefined && ledger.pitch !== null && at >= ledger.pitch.at && now - at < SMELL_LASTS_H * HOUR_MS;
+  const at = ledger.history.marks.sulfur;
+  return at !== undefined && ledger.history.pitch !== null && at >= ledger.history.pitch.at && now - at < SMELL_LASTS_H * HOUR_MS;
 }
 /** After five days without another word, the smell is taken for gone (our estimate). */
 const SMELL_LASTS_H = 120;
@@ -119,7 +119,7 @@ const SMELL_LASTS_H = 120;
 /** Why it may smell of sulfur: nitrogen, temperature, oxygen, those to blame first. Empty before the pitch. */
 export function smellCauses(plan: FeedingPlan, ledger: Ledger, now: number): SmellCause[] {
   const mixed = mixedOf(ledger);
-  if (ledger.pitch === null || mixed === null) return [];
+  if (ledger.history.pitch === null || mixed === null) return [];
   return [nitrogenCause(plan, ledger, mixed.volumeL, now), temperatureCause(ledger), oxygenCause(ledger, now)].sort(
     (a, b) => ORDER[a.verdict] - ORDER[b.verdict],
   );

@@ -51,7 +51,7 @@ export interface Staircase {
 function shareAt(ledger: Ledger, pace: Pace, pitchedAt: number, at: number): number {
   const points = [
     { at: pitchedAt, shareGone: 0 },
-    ...ledger.readings.filter((reading) => reading.verdict === 'follows' && reading.at > pitchedAt),
+    ...ledger.history.readings.filter((reading) => reading.verdict === 'follows' && reading.at > pitchedAt),
   ];
   const after = points.findIndex((point) => point.at > at);
   const [left, right] = [points[after - 1], points[after]];
@@ -61,20 +61,20 @@ function shareAt(ledger: Ledger, pace: Pace, pitchedAt: number, at: number): num
 
 /** What brings the nitrogen, step by step over time and over the falling sugar. Null before the pitch and for an empty vessel. */
 export function nitrogenStaircase(plan: FeedingPlan, { doses }: FeedingNow, ledger: Ledger, now: number): Staircase | null {
-  const [mixed, pace, pitch] = [mixedOf(ledger), paceOf(ledger), ledger.pitch];
+  const [mixed, pace, pitch] = [mixedOf(ledger), paceOf(ledger), ledger.history.pitch];
   if (mixed === null || pace === null || pitch === null || mixed.volumeL <= 0) return null;
   const markAt = (at: number): Mark => ({
     hour: (at - pitch.at) / HOUR_MS,
     share: Math.max(0, shareAt(ledger, pace, pitch.at, at)),
   });
   const markOf = (share: number): Mark => {
-    const seen = ledger.readings.find((reading) => reading.verdict === 'follows' && reading.shareGone >= share)?.at;
+    const seen = ledger.history.readings.find((reading) => reading.verdict === 'follows' && reading.shareGone >= share)?.at;
     return { hour: ((seen ?? expectedAt(pace, share)) - pitch.at) / HOUR_MS, share };
   };
-  const givenMg = (field: 'ammoniumNMg' | 'aminoNMg'): number => ledger.doses.reduce((sum, dose) => sum + dose[field], 0);
+  const givenMg = (field: 'ammoniumNMg' | 'aminoNMg'): number => ledger.history.doses.reduce((sum, dose) => sum + dose[field], 0);
   const kept = {
-    ammonium: givenMg('ammoniumNMg') > 0 ? ledger.ammoniumNMg / givenMg('ammoniumNMg') : 1,
-    amino: givenMg('aminoNMg') > 0 ? ledger.aminoNMg / givenMg('aminoNMg') : 1,
+    ammonium: givenMg('ammoniumNMg') > 0 ? ledger.liquid.ammoniumNMg / givenMg('ammoniumNMg') : 1,
+    amino: givenMg('aminoNMg') > 0 ? ledger.liquid.aminoNMg / givenMg('aminoNMg') : 1,
   };
   const all = doses
     .flatMap(({ dose, state, parts, expectedAt: at }): Stair[] =>
@@ -93,9 +93,9 @@ export function nitrogenStaircase(plan: FeedingPlan, { doses }: FeedingNow, ledg
   const half = markOf(TOO_LATE_SHARE);
   const here = markAt(Math.max(now, pitch.at));
   return {
-    needMgPerL: (plan.demandMgPerG * ledger.sugarBasisG) / mixed.volumeL,
+    needMgPerL: (plan.demandMgPerG * ledger.liquid.sugarBasisG) / mixed.volumeL,
     honeyMgPerL: HONEY_NITROGEN.value,
-    fruitMgPerL: (ledger.broughtAmmoniumNMg + ledger.broughtAminoNMg) / mixed.volumeL,
+    fruitMgPerL: (ledger.liquid.broughtAmmoniumNMg + ledger.liquid.broughtAminoNMg) / mixed.volumeL,
     stairs: all.filter((stair) => !isWasted(stair)).sort((a, b) => a.hour - b.hour),
     wasted: all.filter(isWasted),
     now: here,

@@ -25,7 +25,7 @@ export interface Timetable {
 
 /** When this share of the sugar was first seen gone, or null. */
 export function shareSeenAt(ledger: Ledger, share: number): number | null {
-  return ledger.readings.find((reading) => reading.verdict === 'follows' && reading.shareGone >= share)?.at ?? null;
+  return ledger.history.readings.find((reading) => reading.verdict === 'follows' && reading.shareGone >= share)?.at ?? null;
 }
 
 /** So long after the pitch nothing fed is of use, whatever was read since (our estimate). */
@@ -35,7 +35,7 @@ export const FEEDING_ENDS_DAYS = 14;
 export function isPastFeeding(ledger: Ledger, pitchedAt: number, now: number): boolean {
   return (
     shareGone(ledger) >= TOO_LATE_SHARE ||
-    (ledger.rackedAt !== null && ledger.rackedAt > pitchedAt) ||
+    (ledger.history.rackedAt !== null && ledger.history.rackedAt > pitchedAt) ||
     (mixedOf(ledger)?.abv ?? 0) >= AMMONIUM_CUTOFF_ABV ||
     now - pitchedAt > FEEDING_ENDS_DAYS * DAY_MS
   );
@@ -52,12 +52,12 @@ export function timetable(plan: FeedingPlan, ledger: Ledger, pitchedAt: number, 
     const seen = dose.share === null ? breakAt : shareSeenAt(ledger, dose.share);
     return seen === null ? clockAt(dose) : Math.min(clockAt(dose), Math.max(seen, earliestAt));
   };
-  const isGiven = (dose: PlannedDose): boolean => ledger.doses.some((event) => event.dose === dose.number);
+  const isGiven = (dose: PlannedDose): boolean => ledger.history.doses.some((event) => event.dose === dose.number);
   const open = plan.doses.filter((dose) => !isGiven(dose));
   const due = open.filter((dose) => dueAt(dose) <= now);
   /** Only the latest of several overdue ones is given; past the break one more of any kind, and no other after it. */
   const overdue = due.findLast((dose) => breakAt === null || clockAt(dose) <= now);
-  const isLastGiven = breakAt !== null && ledger.doses.some(({ at }) => at >= breakAt);
+  const isLastGiven = breakAt !== null && ledger.history.doses.some(({ at }) => at >= breakAt);
   const giveNow = isLastGiven ? undefined : (overdue ?? due[0]);
   const stateOf = (dose: PlannedDose): DoseState => {
     if (isGiven(dose)) return 'given';

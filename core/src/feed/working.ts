@@ -17,7 +17,7 @@ export interface FeedingWorkings {
 }
 
 /** How a batch's nitrogen figures come about; null before the pitch. */
-export function feedingWorkings(plan: FeedingPlan, pitch: Ledger['pitch']): FeedingWorkings | null {
+export function feedingWorkings(plan: FeedingPlan, pitch: Ledger['history']['pitch']): FeedingWorkings | null {
   if (pitch === null) return null;
   const { demand } = yeastOf(pitch);
   const grape = grapeMustNitrogenMgPerL(brixFromSg(pitch.sg));

@@ -51,7 +51,7 @@ describe('what a float has to say', () => {
   it('finds out that it hangs stuck, and believes nothing of that', () => {
     const settled = settleFloat(played({ stuckFromH: 100 }));
     const stuck = settled.faults.find(({ kind }) => kind === 'stuck')!;
-    expect((stuck.from - pitched.pitch!.at) / HOUR_MS).toBeCloseTo(100, 0);
+    expect((stuck.from - pitched.history.pitch!.at) / HOUR_MS).toBeCloseTo(100, 0);
     expect(settled.points.at(-1)!.at).toBeLessThan(stuck.from + HOUR_MS);
   });
 
@@ -72,17 +72,17 @@ describe('a float in a batch', () => {
     const all = withFloat(events, played());
     const ledger = fold(all);
     expect(events).toHaveLength(3);
-    expect(ledger.readings.length).toBeGreaterThan(30);
-    expect(ledger.readings.every(({ instrument, verdict }) => instrument === 'float' && verdict === 'follows')).toBe(true);
-    expect(ledger.readings.at(-1)!.sg).toBeCloseTo(truthAt(ledger.readings.at(-1)!.at) + USUAL_WRONGS.offsetSg, 2);
+    expect(ledger.history.readings.length).toBeGreaterThan(30);
+    expect(ledger.history.readings.every(({ instrument, verdict }) => instrument === 'float' && verdict === 'follows')).toBe(true);
+    expect(ledger.history.readings.at(-1)!.sg).toBeCloseTo(truthAt(ledger.history.readings.at(-1)!.at) + USUAL_WRONGS.offsetSg, 2);
   });
 
   it('is set by a hydrometer that is read beside it', () => {
     const raw = played({ offsetSg: 0.012 });
     const readAt = 120;
-    const sg = truthAt(pitched.pitch!.at + (readAt - 1) * HOUR_MS);
+    const sg = truthAt(pitched.history.pitch!.at + (readAt - 1) * HOUR_MS);
     const ledger = fold(withFloat(record([readAt, { kind: 'reading', payload: { sg } }]), raw));
-    for (const reading of ledger.readings.filter(({ instrument }) => instrument === 'float'))
+    for (const reading of ledger.history.readings.filter(({ instrument }) => instrument === 'float'))
       expect(Math.abs(reading.sg - truthAt(reading.at))).toBeLessThan(0.004);
   });
 
@@ -100,13 +100,13 @@ describe('a float in a batch', () => {
     const child = eventsAt(MIXED_AT, [
       [splitAt, { kind: 'transferIn', payload: { fromBatchId: 'parent', fromName: 'parent', volumeL: 2, parcel } }],
     ]);
-    const { readings } = fold(withFloat(child, played()));
+    const { readings } = fold(withFloat(child, played())).history;
     expect(readings.length).toBeGreaterThan(20);
     expect(readings[0]!.at).toBeGreaterThan(MIXED_AT + splitAt * HOUR_MS);
   });
 
   it('tells nothing of the time before the pitch', () => {
     const early = played().map((point) => ({ ...point, at: point.at - 30 * HOUR_MS }));
-    expect(fold(withFloat(record(), early)).readings.every(({ at }) => at > pitched.pitch!.at)).toBe(true);
+    expect(fold(withFloat(record(), early)).history.readings.every(({ at }) => at > pitched.history.pitch!.at)).toBe(true);
   });
 });

@@ -160,7 +160,7 @@ const asReading = ({ sg, tempC }: FloatPoint): Payloads['reading'] =>
 
 /** A pitch, or a fermenting batch that this one was split from. */
 const bringsYeast = (event: BatchEvent): boolean =>
-  event.kind === 'yeast' || (event.kind === 'transferIn' && event.payload.parcel.pitch !== null);
+  event.kind === 'yeast' || (event.kind === 'transferIn' && event.payload.parcel.history.pitch !== null);
 
 /**
  * The events of a batch with what its float has to say among them, for folding; the events themselves stay as they are.

@@ -99,7 +99,7 @@ describe('a forecast', () => {
   const reading = (hour: number, sg: number): Happening => [hour, { kind: 'reading', payload: { sg, tempC: 20 } }];
   const inputAfter = (...more: Happening[]): ForecastInput => {
     const ledger = exampleBatch('allround', ...more);
-    const wish = { now: ledger.lastEventAt!, horizonDays: 60, members: 80, seed: 3, roomTempC: 20, organicCredit: 1 };
+    const wish = { now: ledger.history.lastEventAt!, horizonDays: 60, members: 80, seed: 3, roomTempC: 20, organicCredit: 1 };
     return forecastInputOf(ledger, wish)!;
   };
   const fed: Happening = [24, { kind: 'nutrient', payload: { source: 'dap', massG: 5 } }];
@@ -179,10 +179,10 @@ describe('a forecast', () => {
     const found = (await forecast(input))!;
     const fan = gravityFan(found, input, ledger);
     for (const { hour, middle } of found.bands) {
-      const drawn = fan.find(({ at }) => at === ledger.pitch!.at + hour * HOUR_MS);
+      const drawn = fan.find(({ at }) => at === ledger.history.pitch!.at + hour * HOUR_MS);
       if (drawn !== undefined) expect(Math.abs(drawn.middle - sgAtShare(ledger, 1 - middle / input.course.sugarGPerL))).toBeLessThan(5e-5);
     }
-    expect(fan[0]!.at).toBeGreaterThanOrEqual(ledger.lastEventAt!);
+    expect(fan[0]!.at).toBeGreaterThanOrEqual(ledger.history.lastEventAt!);
     expect(fan[0]!.middle).toBeCloseTo(1.04, 2);
     for (const { low, middle, high } of fan) expect(low <= middle && middle <= high).toBe(true);
     expect(fan.at(-1)!.middle).toBeLessThan(1.02);

@@ -1,6 +1,8 @@
 import { HONEY_NITROGEN } from '../feed/index.ts';
-import { MEAN_HONEY } from '../ingredients/index.ts';
-import { mixedOf, sgAtShare } from '../record/index.ts';
+import { broughtBy } from '../ingredients/index.ts';
+import { mix } from '../liquid/index.ts';
+import { liquidOf } from '../masses/index.ts';
+import { LEAST_SUGAR_G, mixedOf, sgAtShare } from '../record/index.ts';
 import type { Ledger } from '../record/index.ts';
 import { yeastOf } from '../yeast/index.ts';
 import { HOUR_MS, RANGE_SD } from '../quantities/index.ts';
@@ -41,27 +43,24 @@ export interface ForecastWish {
 /** Doses and sugar that went in after the pitch, as they change a liter. */
 function pulsesOf(ledger: Ledger, pitchedAt: number, volumeL: number, organicCredit: number): Pulse[] {
   const hourOf = (at: number): number => (at - pitchedAt) / HOUR_MS;
-  const fed = ledger.doses.map(({ at, ammoniumNMg, aminoNMg }): Pulse => ({
+  const fed = ledger.history.doses.map(({ at, ammoniumNMg, aminoNMg }): Pulse => ({
     hour: hourOf(at),
     scale: 1,
     sugarGPerL: 0,
     nitrogenMgPerL: (ammoniumNMg + aminoNMg * organicCredit) / volumeL,
   }));
-  const poured = (at: number, massG: number, sugarG: number): Pulse => {
-    const addedL = massG / 1000 / MEAN_HONEY.densityKgPerL;
-    const scale = volumeL / (volumeL + addedL);
-    return { hour: hourOf(at), scale, sugarGPerL: (sugarG / volumeL) * scale, nitrogenMgPerL: 0 };
-  };
-  const honeys = ledger.honeys.filter(({ afterPitch }) => afterPitch).map(({ at, massG }) => poured(at, massG, massG * MEAN_HONEY.sugar));
-  const others = ledger.additions
-    .filter(({ afterPitch, sugarG }) => afterPitch && sugarG > 1)
-    .map(({ at, massG, sugarG }) => poured(at, massG, sugarG));
-  return [...fed, ...honeys, ...others].filter(({ hour }) => hour >= 0).sort((a, b) => a.hour - b.hour);
+  const poured = ledger.history.pours
+    .filter(({ afterPitch, sugarG }) => afterPitch && sugarG > LEAST_SUGAR_G)
+    .map(({ at, massG, composition, sugarG }): Pulse => {
+      const scale = volumeL / (volumeL + mix(liquidOf(broughtBy(massG, composition))).volumeL);
+      return { hour: hourOf(at), scale, sugarGPerL: (sugarG / volumeL) * scale, nitrogenMgPerL: 0 };
+    });
+  return [...fed, ...poured].filter(({ hour }) => hour >= 0).sort((a, b) => a.hour - b.hour);
 }
 
 /** What a batch's record gives a forecast to go by; null before the pitch. */
 export function forecastInputOf(ledger: Ledger, wish: ForecastWish): ForecastInput | null {
-  const { pitch } = ledger;
+  const { pitch } = ledger.history;
   const mixed = mixedOf(ledger);
   if (pitch === null || mixed === null) return null;
   const yeast = yeastOf(pitch);
@@ -70,14 +69,14 @@ export function forecastInputOf(ledger: Ledger, wish: ForecastWish): ForecastInp
   const basisAt = (hour: number): number =>
     pulses.filter((pulse) => pulse.hour <= hour).reduce((sum, { scale, sugarGPerL }) => sum * scale + sugarGPerL, pitch.sugarGPerL);
   const sugarPerSg = pitch.sugarGPerL / Math.max(0.01, pitch.sg - sgAtShare(ledger, 1));
-  const readings = ledger.readings
+  const readings = ledger.history.readings
     .filter(({ at, verdict }) => at > pitch.at && verdict === 'follows')
     .map(({ at, shareGone, plusMinus }) => ({
       hour: hourOf(at),
       sugarGPerL: (1 - shareGone) * basisAt(hourOf(at)),
       sd: (plusMinus / RANGE_SD) * sugarPerSg,
     }));
-  const temps = ledger.temps.filter(({ at }) => at >= pitch.at).map(({ at, tempC }) => ({ hour: hourOf(at), tempC }));
+  const temps = ledger.history.temps.filter(({ at }) => at >= pitch.at).map(({ at, tempC }) => ({ hour: hourOf(at), tempC }));
   return {
     course: {
       sugarGPerL: pitch.sugarGPerL,
@@ -85,7 +84,7 @@ export function forecastInputOf(ledger: Ledger, wish: ForecastWish): ForecastInp
       pitchGPerL: pitch.massG / Math.max(0.1, pitch.volumeL),
       temps: temps.length === 0 ? [{ hour: 0, tempC: wish.roomTempC }] : withTempAhead(temps),
       pulses,
-      acidSlowing: ledger.ph !== null && ledger.ph.value < yeast.phFloor ? BELOW_FLOOR_SLOWS : 1,
+      acidSlowing: ledger.history.ph !== null && ledger.history.ph.value < yeast.phFloor ? BELOW_FLOOR_SLOWS : 1,
       horizonH: wish.horizonDays * 24,
     },
     tolerance: yeast.toleranceAbv,

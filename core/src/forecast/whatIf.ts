@@ -69,7 +69,7 @@ function gravitiesByShare(ledger: Ledger): (share: number) => number {
 
 /** A forecast as gravities, from its now to a little beyond its end; empty before the pitch. */
 export function gravityFan({ bands, endH }: Forecast, { course, nowH }: ForecastInput, ledger: Ledger): FanPoint[] {
-  const { pitch } = ledger;
+  const { pitch } = ledger.history;
   if (pitch === null) return [];
   const basis = course.pulses.reduce((sum, { scale, sugarGPerL }) => sum * scale + sugarGPerL, course.sugarGPerL);
   const atShare = gravitiesByShare(ledger);

@@ -1,5 +1,6 @@
 import { Refusal } from '../quantities/index.ts';
 import { HONEY_MOISTURE } from './honey.ts';
+import type { Masses } from '../masses/index.ts';
 
 /** What an ingredient is made of, as fractions of its mass; what is left is water. */
 export interface Composition {
@@ -15,19 +16,24 @@ export interface Composition {
   acidGPerKg: number;
 }
 
-export type Family = 'honey' | 'sugar' | 'syrup' | 'juice' | 'fruit' | 'dried' | 'malt' | 'zest' | 'tea' | 'tannin' | 'spice' | 'acid';
+export const FAMILIES = ['honey', 'sugar', 'syrup', 'juice', 'fruit', 'dried', 'malt', 'zest', 'tea', 'tannin', 'spice', 'acid'] as const;
+export type Family = (typeof FAMILIES)[number];
+/** All but honey: its water and its higher sugars are written down instead of a composition. */
+export const OTHER_FAMILIES = FAMILIES.filter((family): family is Exclude<Family, 'honey'> => family !== 'honey');
 
 /** Which name of mead an ingredient can give it. */
-export type StyleMark = 'honey' | 'caramel' | 'apple' | 'grape' | 'fruit' | 'maple' | 'malt' | 'spice' | 'none';
+export const STYLE_MARKS = ['honey', 'caramel', 'apple', 'grape', 'fruit', 'maple', 'malt', 'spice', 'none'] as const;
+export type StyleMark = (typeof STYLE_MARKS)[number];
 
 /** When it goes in: before the pitch, into the fermenting must, or once it is stable. */
-export type Stage = 'before' | 'during' | 'after';
+export const STAGES = ['before', 'during', 'after'] as const;
+export type Stage = (typeof STAGES)[number];
 
-/** An ingredient as the maker has it: a row of the reference table or a lot of their own. */
 /** What is to be minded about an ingredient; it belongs to the thing, whatever it is called. */
 export const TRAITS = ['pits', 'elder', 'raisins', 'citrus'] as const;
 export type Trait = (typeof TRAITS)[number];
 
+/** An ingredient as the maker has it: a row of the reference table or a lot of their own. */
 export interface Ingredient {
   name: string;
   family: Family;
@@ -40,26 +46,19 @@ export interface Ingredient {
 
 export const waterShare = ({ sugar, unfermentable, insoluble }: Composition): number => 1 - sugar - unfermentable - insoluble;
 
-/** What a mass of an ingredient brings; the four parts add up to it. */
-export interface Brought {
-  waterG: number;
-  sugarG: number;
-  unfermentableG: number;
-  insolubleG: number;
-}
-
 /**
  * What a mass of an ingredient brings. Where its sugar is more or less than the table says, its water gives way.
  * @param sugarScale times its sugar; the water never falls below nothing
  */
-export function broughtBy(massG: number, composition: Composition, sugarScale = 1): Brought {
+export function broughtBy(massG: number, composition: Composition, sugarScale = 1): Masses {
   const { insoluble, unfermentable } = composition;
   const sugar = Math.max(0, Math.min(composition.sugar * sugarScale, 1 - insoluble - unfermentable));
   return {
+    waterG: massG * (1 - sugar - unfermentable - insoluble),
     sugarG: massG * sugar,
     unfermentableG: massG * unfermentable,
+    ethanolG: 0,
     insolubleG: massG * insoluble,
-    waterG: massG * (1 - sugar - unfermentable - insoluble),
   };
 }
 

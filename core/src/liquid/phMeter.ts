@@ -1,4 +1,4 @@
-import { DAY_MS, Refusal, requireWithin } from '../quantities/index.ts';
+import { DAY_MS, Refusal, moment, number, record, requireWithin } from '../quantities/index.ts';
 
 /** The last two-point calibration of a pH meter: what it showed in two buffers, ms since 1970 UTC. */
 export interface PhCalibration {
@@ -6,6 +6,22 @@ export interface PhCalibration {
   low: { buffer: number; read: number };
   high: { buffer: number; read: number };
 }
+
+const buffer = record({ buffer: number(1, 13, [4, 7]), read: number(0, 14, [4, 7]) });
+interface Buffers {
+  low: { buffer: number; read: number };
+  high: { buffer: number; read: number };
+}
+/** Two buffers closer than this do not make a line; a meter that shows less of their distance than the other tells nothing. */
+const APART = { least: 1, says: 'The two buffers must lie at least one apart, such as 4.00 and 7.00.' } as const;
+const TOLD = { least: 0.3, says: 'The meter hardly tells these buffers apart; it is worn out, or a reading is a slip.' } as const;
+const areApart = { holds: ({ low, high }: Buffers): boolean => high.buffer - low.buffer >= APART.least, says: APART.says };
+const areTold = {
+  holds: ({ low, high }: Buffers): boolean => high.read - low.read > TOLD.least * (high.buffer - low.buffer),
+  says: TOLD.says,
+};
+export const phBuffersShape = record({ low: buffer, high: buffer }, areApart, areTold);
+export const phCalibrationShape = record({ at: moment, low: buffer, high: buffer }, areApart, areTold);
 
 /** Electrodes are usually replaced where their slope leaves this share of what it should be. */
 export const SOUND_SLOPE = { low: 0.85, high: 1.05 } as const;
@@ -21,9 +37,9 @@ const PLUS_MINUS_OLD = 0.2;
 export function electrodeSlope({ low, high }: PhCalibration): number {
   requireWithin('The buffer', low.buffer, 1, 13);
   requireWithin('The buffer', high.buffer, 1, 13);
-  if (high.buffer - low.buffer < 1) throw new Refusal('The two buffers must lie at least one apart, such as 4.00 and 7.00.', 'buffer');
+  if (high.buffer - low.buffer < APART.least) throw new Refusal(APART.says, 'buffer');
   const slope = (high.read - low.read) / (high.buffer - low.buffer);
-  if (!(slope > 0.3)) throw new Refusal('The meter hardly tells these buffers apart; it is worn out, or a reading is a slip.', 'read');
+  if (!(slope > TOLD.least)) throw new Refusal(TOLD.says, 'read');
   return slope;
 }
 

@@ -3,6 +3,7 @@ import { fold } from '../record/index.ts';
 import { eventsAt } from '../record/build.ts';
 import { brewDay, centralCourse, eventOfStep, measureMust, planOf, plannedFrom, plannedHoney, predictMust } from './index.ts';
 import type { BrewSchools } from './index.ts';
+import { othersPoured } from '../record/index.ts';
 
 const plan = planOf(
   [
@@ -66,8 +67,8 @@ describe('the brew day', () => {
       return content === null ? [] : [[0, content] as const];
     });
     const ledger = fold(eventsAt(0, poured));
-    expect(ledger.predictedOg).toBeCloseTo(measureMust(plan, centralCourse(plan)).og, 9);
-    expect(ledger.marks.stirred).toBe(0);
-    expect(ledger.additions.map(({ bagOutAt }) => bagOutAt)).toEqual([7 * 86_400_000, null]);
+    expect(ledger.history.predictedOg).toBeCloseTo(measureMust(plan, centralCourse(plan)).og, 9);
+    expect(ledger.history.marks.stirred).toBe(0);
+    expect(othersPoured(ledger).map(({ bagOutAt }) => bagOutAt)).toEqual([7 * 86_400_000, null]);
   });
 });

@@ -1,9 +1,10 @@
 import { INSOLUBLE_KG_PER_L } from '../ingredients/index.ts';
 import type { Assumptions } from '../record/index.ts';
 import { WATER_20_KG_PER_M3 } from '../liquid/index.ts';
-import { afterSugar, stopsAt, sugarAtAbv } from '../yeast/index.ts';
-import { addTo, broughtByPlanned, composeMust, mixMust } from './compose.ts';
-import type { Must } from './compose.ts';
+import { afterSugar, pour } from '../masses/index.ts';
+import type { Masses } from '../masses/index.ts';
+import { stopsAt, sugarAtAbv } from '../yeast/index.ts';
+import { broughtByPlanned, composeMust, mixMust } from './compose.ts';
 import type { MustPlan } from './plan.ts';
 
 /** What is assumed of one possible course: the ledger's assumptions and what only a plan has to guess. */
@@ -42,7 +43,7 @@ export type MustFigure =
   | 'finishedSugarGPerL';
 
 /** Everything before the pitch, and everything the yeast will meet. */
-export function mustsOf(plan: MustPlan, course: Pick<Course, 'assumptions' | 'sugarShifts'>): { start: Must; whole: Must } {
+export function mustsOf(plan: MustPlan, course: Pick<Course, 'assumptions' | 'sugarShifts'>): { start: Masses; whole: Masses } {
   const isIn = (stage: string): boolean[] => plan.ingredients.map((ingredient) => ingredient.stage === stage);
   const before = isIn('before');
   const during = isIn('during');
@@ -52,7 +53,7 @@ export function mustsOf(plan: MustPlan, course: Pick<Course, 'assumptions' | 'su
   if (!during.includes(true)) return { start, whole: start };
   const whole = { ...start };
   const later = composeMust(only(during), 0, course.assumptions, shifts(during));
-  addTo(whole, later);
+  pour(whole, later);
   return { start, whole };
 }
 
@@ -87,8 +88,7 @@ function finishedMead(plan: MustPlan, course: Course, stop: ReturnType<typeof st
   const keep = stop.volumeL > 0 ? rackedL / stop.volumeL : 0;
   for (const part of ['waterG', 'sugarG', 'unfermentableG', 'ethanolG'] as const) mead[part] *= keep;
   plan.ingredients.forEach((ingredient, i) => {
-    if (ingredient.stage === 'after')
-      addTo(mead, broughtByPlanned(ingredient, course.assumptions, course.sugarShifts?.[i] ?? course.assumptions.sugarShift));
+    if (ingredient.stage === 'after') pour(mead, broughtByPlanned(ingredient, course.assumptions, course.sugarShifts?.[i]));
   });
   const mixed = mixMust(mead);
   return {

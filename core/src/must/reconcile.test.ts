@@ -84,7 +84,7 @@ describe('the first reading against what was poured', () => {
       );
       const after = settled(events, id);
       const ledger = fold(after);
-      expect(ledger.readings[0]!.expectedSg).toBeCloseTo(ledger.readings[0]!.sg, 4);
+      expect(ledger.history.readings[0]!.expectedSg).toBeCloseTo(ledger.history.readings[0]!.sg, 4);
       expect(reconcileMust(after)!.isInside).toBe(true);
     },
   );
@@ -97,7 +97,7 @@ describe('the first reading against what was poured', () => {
   it('takes a reading of an unmixed must back, and asks for another', () => {
     const after = settled(batch(honey(1500), water(4), reading(1.06, 20)), 'unmixed');
     expect(reconcileMust(after)).toBeNull();
-    expect(fold(after).marks.stirred).toBeDefined();
+    expect(fold(after).history.marks.stirred).toBeDefined();
   });
 });
 

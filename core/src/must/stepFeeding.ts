@@ -1,7 +1,7 @@
 import { findRoot } from '../numerics/index.ts';
 import { CENTRAL_ASSUMPTIONS } from '../record/index.ts';
-import { afterSugar, fermentSugar } from '../yeast/index.ts';
-import { addTo, broughtByPlanned, mixMust } from './compose.ts';
+import { afterSugar, fermentSugar, pour } from '../masses/index.ts';
+import { broughtByPlanned, mixMust } from './compose.ts';
 import { mustsOf } from './measure.ts';
 import type { MustPlan, PlannedIngredient } from './plan.ts';
 import { centralCourse } from './predict.ts';
@@ -58,7 +58,7 @@ export function stepFeedingOf(plan: MustPlan): StepFeeding | null {
     const fed = (massG: number) => {
       const next = { ...must, insolubleG: 0 };
       for (const honey of honeys)
-        addTo(next, broughtByPlanned({ ...honey, massG: (massG * honey.massG) / sumG(honeys) }, CENTRAL_ASSUMPTIONS, 0));
+        pour(next, broughtByPlanned({ ...honey, massG: (massG * honey.massG) / sumG(honeys) }, CENTRAL_ASSUMPTIONS, 0));
       return next;
     };
     const most = findRoot((massG) => mixMust(fed(massG)).sg - FEED_TO_SG, 0, 1e6, 0.01).x;
@@ -76,9 +76,9 @@ const sumG = (honeys: readonly PlannedIngredient[]): number => honeys.reduce((su
 /** Fermented down to a gravity, or as far as its sugar goes. */
 function fermentedTo(must: ReturnType<typeof mustsOf>['start'], sg: number): typeof must {
   const after = (sugarG: number): number => afterSugar(must, sugarG, CENTRAL_ASSUMPTIONS).sg;
-  if (after(must.sugarG) >= sg) return { ...fermentSugar(must, must.sugarG, CENTRAL_ASSUMPTIONS), insolubleG: must.insolubleG };
+  if (after(must.sugarG) >= sg) return fermentSugar(must, must.sugarG, CENTRAL_ASSUMPTIONS);
   const eaten = findRoot((sugarG) => after(sugarG) - sg, 0, must.sugarG, 1e-4).x;
-  return { ...fermentSugar(must, eaten, CENTRAL_ASSUMPTIONS), insolubleG: must.insolubleG };
+  return fermentSugar(must, eaten, CENTRAL_ASSUMPTIONS);
 }
 
 const FED = ' (fed)';

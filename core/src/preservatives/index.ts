@@ -4,6 +4,7 @@ export {
   MOLECULAR_TARGET,
   MUST_SULFITE_WAIT_H,
   SO2_IN,
+  SULFITE_SALTS,
   TOTAL_SO2_CAP,
   freeSo2NeededMgPerL,
   metabisulfiteG,

@@ -1,6 +1,7 @@
 import { requireWithin } from '../quantities/index.ts';
 
-export type SulfiteSalt = 'potassium' | 'sodium';
+export const SULFITE_SALTS = ['potassium', 'sodium'] as const;
+export type SulfiteSalt = (typeof SULFITE_SALTS)[number];
 
 /** SO2 as a fraction of mass: 2 × 64.066 / 222.33 for K2S2O5, / 190.11 for Na2S2O5. */
 export const SO2_IN: Record<SulfiteSalt, number> = { potassium: 0.5763, sodium: 0.674 };

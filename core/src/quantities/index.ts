@@ -6,6 +6,25 @@ export type { Limits } from './limits.ts';
 export * from './range.ts';
 export * from './refusal.ts';
 export * from './sentence.ts';
+export {
+  MOMENT_LIMITS,
+  choice,
+  flag,
+  id,
+  known,
+  list,
+  maybe,
+  moment,
+  nameShape,
+  number,
+  numberAbove,
+  own,
+  record,
+  ruleBroken,
+  text,
+  whole,
+} from './shape.ts';
+export type { Field, Fields, FitOf, Maybe, RecordShape, Shape } from './shape.ts';
 export * from './time.ts';
 export {
   FIELD_KINDS,

@@ -53,10 +53,10 @@ describe('a batch that is topped up, loses some, and is given fruit and honey on
   const expected = byHand();
 
   it.each([
-    ['sugar', ledger.sugarG, expected.sugar],
-    ['alcohol', ledger.ethanolG, expected.ethanol],
-    ['water', ledger.waterG, expected.water],
-    ['other solids', ledger.unfermentableG, expected.other],
+    ['sugar', ledger.liquid.sugarG, expected.sugar],
+    ['alcohol', ledger.liquid.ethanolG, expected.ethanol],
+    ['water', ledger.liquid.waterG, expected.water],
+    ['other solids', ledger.liquid.unfermentableG, expected.other],
   ])('holds the %s that plain arithmetic says, within a tenth of a percent', (_name, folded, plain) => {
     expect(Math.abs(folded / plain - 1)).toBeLessThan(0.001);
   });

@@ -3,7 +3,7 @@ import type { Ranged, Working } from '../quantities/index.ts';
 import { ASSUMPTION_NAMES, ASSUMPTION_RANGES, assumptionInputs, assumptionsFrom } from './assumptions.ts';
 import type { BatchEvent } from './events.ts';
 import { fold } from './fold.ts';
-import { viewOf } from './view.ts';
+import { othersPoured, viewOf } from './view.ts';
 import type { DoubtedFigure, Ledger } from './ledger.ts';
 
 export type LedgerFigure = 'sg' | 'abv' | 'sugarGPerL' | 'volumeL' | 'shareGone';
@@ -13,8 +13,10 @@ export function ledgerFigures(events: readonly BatchEvent[]): Record<LedgerFigur
   const now = fold(events);
   if (viewOf(now) === null) return null;
   /** The last gravity is as sure as the instrument that read it. */
-  const last = now.readings.findLast(({ verdict, at }) => verdict === 'follows' && now.pitch !== null && at >= now.pitch.at);
-  const inputs = assumptionInputs(now.additions.length === 0 ? ['sugarShift'] : []).map((range, i) =>
+  const last = now.history.readings.findLast(
+    ({ verdict, at }) => verdict === 'follows' && now.history.pitch !== null && at >= now.history.pitch.at,
+  );
+  const inputs = assumptionInputs(othersPoured(now).length === 0 ? ['sugarShift'] : []).map((range, i) =>
     ASSUMPTION_NAMES[i] === 'readingBias' && last !== undefined ? within(0, last.plusMinus) : range,
   );
   const figures = propagate<LedgerFigure>(inputs, (values) => {
@@ -30,11 +32,11 @@ export function ledgerFigures(events: readonly BatchEvent[]): Record<LedgerFigur
   /** What propagation reaches straight on lies below none at all; nobody has less sugar than that. */
   const notLess = ({ value, low, high }: Ranged): Ranged => ({ value, low: Math.max(0, low), high });
   const { sg, abv, sugarGPerL, volumeL, shareGone } = figures;
-  const { doubt } = now;
+  const { doubt } = now.history;
   const born = (figure: Ranged, name: DoubtedFigure): Ranged => (doubt === null ? figure : widened(figure, doubt[name]));
   return {
     /** A gravity read since it was split off is as sure as its instrument. */
-    sg: now.transfers.some(({ direction, at }) => direction === 'born' && (last?.at ?? 0) > at) ? sg : born(sg, 'sg'),
+    sg: now.history.transfers.some(({ direction, at }) => direction === 'born' && (last?.at ?? 0) > at) ? sg : born(sg, 'sg'),
     abv: notLess(born(abv, 'abv')),
     sugarGPerL: notLess(born(sugarGPerL, 'sugarGPerL')),
     volumeL,
@@ -50,7 +52,7 @@ const widened = ({ value, low, high }: Ranged, [below, above]: readonly [number,
 });
 
 /** How unsure the figures of a batch are, for what is split off it. */
-export function doubtOf(figures: Record<LedgerFigure, Ranged> | null): Ledger['doubt'] {
+export function doubtOf(figures: Record<LedgerFigure, Ranged> | null): Ledger['history']['doubt'] {
   if (figures === null) return null;
   const sides = ({ value, low, high }: Ranged): [number, number] => [value - low, high - value];
   return { sg: sides(figures.sg), abv: sides(figures.abv), sugarGPerL: sides(figures.sugarGPerL), shareGone: sides(figures.shareGone) };
@@ -60,12 +62,12 @@ const shown = (value: number, digits: number): string => value.toFixed(digits);
 
 /** How the ledger's figures come about, with the masses they rest on. */
 export function ledgerWorking(ledger: Ledger, figure: LedgerFigure): Working {
-  const last = ledger.readings.findLast((reading) => reading.verdict === 'follows');
+  const last = ledger.history.readings.findLast((reading) => reading.verdict === 'follows');
   const masses = [
-    { name: 'water', shown: `${shown(ledger.waterG, 0)} g` },
-    { name: 'fermentable sugar', shown: `${shown(ledger.sugarG, 0)} g` },
-    { name: 'unfermentable extract', shown: `${shown(ledger.unfermentableG, 0)} g` },
-    { name: 'ethanol', shown: `${shown(ledger.ethanolG, 0)} g` },
+    { name: 'water', shown: `${shown(ledger.liquid.waterG, 0)} g` },
+    { name: 'fermentable sugar', shown: `${shown(ledger.liquid.sugarG, 0)} g` },
+    { name: 'unfermentable extract', shown: `${shown(ledger.liquid.unfermentableG, 0)} g` },
+    { name: 'ethanol', shown: `${shown(ledger.liquid.ethanolG, 0)} g` },
     { name: 'last gravity followed', shown: last === undefined ? 'none yet' : shown(last.sg, 4) },
     { name: 'ethanol from extract', shown: `${shown(ASSUMPTION_RANGES.ethanolYield.value, 4)} g/g (0.475 to 0.489)` },
   ];

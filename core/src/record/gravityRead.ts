@@ -1,9 +1,27 @@
 import { correctedSg, instrumentPlusMinus, sgFromBrix, mixedFromRefractometer } from '../liquid/index.ts';
-import type { GravityInstrument } from '../liquid/index.ts';
+import type { CalibrationC, GravityInstrument, PhCalibration } from '../liquid/index.ts';
 import { CENTRAL_ASSUMPTIONS } from './assumptions.ts';
-import type { Payloads } from './events.ts';
-import { liquidOf } from './ledger.ts';
+import { liquidOf } from '../masses/index.ts';
 import type { Ledger } from './ledger.ts';
+
+/** What was read off instruments, before any correction. Quantities in SI. */
+export interface Seen {
+  /** A hydrometer where nothing is said. */
+  instrument?: GravityInstrument | undefined;
+  sg?: number | undefined;
+  brix?: number | undefined;
+  tempC?: number | undefined;
+  ph?: number | undefined;
+  taGPerL?: number | undefined;
+  freeSo2MgPerL?: number | undefined;
+  leesMm?: number | undefined;
+}
+
+/** The same, with how the instruments were marked and calibrated. */
+export interface ReadingSeen extends Seen {
+  calibrationC?: CalibrationC | undefined;
+  phMeter?: PhCalibration | undefined;
+}
 
 /** SG 20/20 behind what an instrument showed, ± 10–90 %. */
 export interface GravityRead {
@@ -21,12 +39,15 @@ export interface GravityRead {
  */
 export function gravityRead(
   ledger: Ledger,
-  { instrument = 'hydrometer', sg, brix, tempC, calibrationC }: Payloads['reading'],
+  { instrument = 'hydrometer', sg, brix, tempC, calibrationC }: ReadingSeen,
   ethanolYield = CENTRAL_ASSUMPTIONS.ethanolYield,
 ): GravityRead | null {
   const warmC = tempC ?? 20;
   if (brix !== undefined) {
-    const read = ledger.pitch === null ? { sg: sgFromBrix(brix), abv: 0 } : mixedFromRefractometer(liquidOf(ledger), brix, ethanolYield);
+    const read =
+      ledger.history.pitch === null
+        ? { sg: sgFromBrix(brix), abv: 0 }
+        : mixedFromRefractometer(liquidOf(ledger.liquid), brix, ethanolYield);
     return { instrument: 'refractometer', sg: read.sg, plusMinus: instrumentPlusMinus('refractometer', warmC, read.abv) };
   }
   if (sg === undefined) return null;

@@ -1,6 +1,6 @@
 import { BOUND_SHARE, MOLECULAR_TARGET, freeSo2NeededMgPerL, sorbicNeededMgPerL } from '../preservatives/index.ts';
 import { copyOf } from './ledger.ts';
-import type { Ledger } from './ledger.ts';
+import type { Folding } from './ledger.ts';
 import { mixedOf } from './view.ts';
 
 /** Without a pH the sulfite must hold at the upper end of what traditionals read (our estimate). */
@@ -24,28 +24,36 @@ export function guardNeeded(abv: number, ph: number | null): { so2MgPerL: number
 }
 
 /** New yeast, or another mead with its own, undoes what was given before. */
-export function breakGuard(ledger: Ledger): void {
-  ledger.guardSo2Mg = 0;
-  ledger.guardSorbicMg = 0;
-  ledger.guarded = null;
-  ledger.unsweetened = null;
+export function breakGuard(ledger: Folding): void {
+  ledger.liquid.guardSo2Mg = 0;
+  ledger.liquid.guardSorbicMg = 0;
+  ledger.history.guarded = null;
+  ledger.history.unsweetened = null;
 }
 
 /** Sugar that goes in under the guard leaves standing what was proven before it. */
-export function keepUnsweetened(ledger: Ledger, sugarG: number): void {
-  if (ledger.guarded !== null && ledger.unsweetened === null && sugarG > LEAST_SUGAR_G) ledger.unsweetened = copyOf(ledger);
+export function keepUnsweetened(ledger: Folding, sugarG: number): void {
+  if (ledger.history.guarded !== null && ledger.history.unsweetened === null && sugarG > LEAST_SUGAR_G)
+    ledger.history.unsweetened = copyOf(ledger);
 }
 
 /** Judges what is in the present volume after anything was poured: from when it guards, or that it does no longer. */
-export function judgeGuard(ledger: Ledger, at: number): void {
-  if (ledger.pitch === null || (ledger.guarded === null && (ledger.guardSo2Mg === 0 || ledger.guardSorbicMg === 0))) return;
+export function judgeGuard(ledger: Folding, at: number): void {
+  if (
+    ledger.history.pitch === null ||
+    (ledger.history.guarded === null && (ledger.liquid.guardSo2Mg === 0 || ledger.liquid.guardSorbicMg === 0))
+  )
+    return;
   const mixed = mixedOf(ledger);
   if (mixed === null) return;
-  const need = ledger.guarded ?? guardNeeded(mixed.abv, ledger.ph?.value ?? null);
-  const share = Math.min(ledger.guardSo2Mg / mixed.volumeL / need.so2MgPerL, ledger.guardSorbicMg / mixed.volumeL / need.sorbicMgPerL);
+  const need = ledger.history.guarded ?? guardNeeded(mixed.abv, ledger.history.ph?.value ?? null);
+  const share = Math.min(
+    ledger.liquid.guardSo2Mg / mixed.volumeL / need.so2MgPerL,
+    ledger.liquid.guardSorbicMg / mixed.volumeL / need.sorbicMgPerL,
+  );
   const { so2MgPerL, sorbicMgPerL } = need;
-  if (share + 1e-9 < (ledger.guarded === null ? GUARD.opensAt : GUARD.holdsTo)) {
-    ledger.guarded = null;
-    ledger.unsweetened = null;
-  } else ledger.guarded ??= { at, so2MgPerL, sorbicMgPerL };
+  if (share + 1e-9 < (ledger.history.guarded === null ? GUARD.opensAt : GUARD.holdsTo)) {
+    ledger.history.guarded = null;
+    ledger.history.unsweetened = null;
+  } else ledger.history.guarded ??= { at, so2MgPerL, sorbicMgPerL };
 }

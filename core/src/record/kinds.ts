@@ -1,5 +1,6 @@
 /** Kinds of nutrient; `own` is a packet of the maker's with its own figures. */
-export type NutrientId = 'organic' | 'dap' | 'complex' | 'cutDap' | 'noAmmonium' | 'rehydration' | 'hulls' | 'own';
+export const NUTRIENT_IDS = ['organic', 'dap', 'complex', 'cutDap', 'noAmmonium', 'rehydration', 'hulls', 'own'] as const;
+export type NutrientId = (typeof NUTRIENT_IDS)[number];
 /** What a packet says of itself, as fractions of its mass. */
 export interface OwnNutrient {
   name: string;
@@ -7,13 +8,27 @@ export interface OwnNutrient {
   aminoN: number;
 }
 /** What may have stopped a fermentation. */
-export type StallCauseId =
-  'cold' | 'swing' | 'strong start' | 'tolerance' | 'gas' | 'nitrogen' | 'sour' | 'addition' | 'preservative' | 'heat';
+export const STALL_CAUSES = [
+  'cold',
+  'swing',
+  'strong start',
+  'tolerance',
+  'gas',
+  'nitrogen',
+  'sour',
+  'addition',
+  'preservative',
+  'heat',
+] as const;
+export type StallCauseId = (typeof STALL_CAUSES)[number];
 /** One change that is made for a stall, and judged by a reading. */
-export type CureMade = 'warm' | 'cool' | 'rouse' | 'raise pH' | 'feed';
+export const CURES_MADE = ['warm', 'cool', 'rouse', 'raise pH', 'feed'] as const;
+export type CureMade = (typeof CURES_MADE)[number];
 /** What raises a pH and brings potassium. */
-export type BaseSalt = 'carbonate' | 'bicarbonate';
-export type RemovalReason = 'sample' | 'foam' | 'spill' | 'lees';
+export const BASE_SALT_IDS = ['carbonate', 'bicarbonate'] as const;
+export type BaseSalt = (typeof BASE_SALT_IDS)[number];
+export const REMOVAL_REASONS = ['sample', 'foam', 'spill', 'lees'] as const;
+export type RemovalReason = (typeof REMOVAL_REASONS)[number];
 /** What a maker judges by eye or nose; each can be part of a gate or a rule. */
 export const MARKS = [
   'degassed',
@@ -35,4 +50,4 @@ export const MARKS = [
   'tasting',
 ] as const;
 export type Mark = (typeof MARKS)[number];
-export type Bottles = { sizeMl: number; count: number }[];
+export type Bottles = readonly { readonly sizeMl: number; readonly count: number }[];

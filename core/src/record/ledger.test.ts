@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { alcoholByBalance, correctedSg } from '../liquid/index.ts';
 import { eventsAt } from './build.ts';
-import { anyEvent, berries, frozen, honey, reading, water, yeast } from './anyEvent.ts';
+import { anyHappening, frozen } from '../testing/anyHappening.ts';
+import { berries, honey, reading, water, yeast } from '../testing/examples.ts';
 import {
   GUARD,
   contentsG,
@@ -15,6 +16,7 @@ import {
   mixedOf,
   parcelOf,
   viewOf,
+  othersPoured,
 } from './index.ts';
 import type { BatchEvent, EventContent } from './index.ts';
 
@@ -24,15 +26,15 @@ const mead = (...more: [number, EventContent][]): BatchEvent[] => eventsAt(START
 describe('the ledger', () => {
   it('conserves mass through any events', () => {
     fc.assert(
-      fc.property(fc.array(anyEvent, { maxLength: 25 }), (contents) => {
+      fc.property(fc.array(anyHappening, { maxLength: 25 }), (contents) => {
         const ledger = fold(
           eventsAt(
             START,
             contents.map((content, i) => [i, content] as const),
           ),
         );
-        expect(Math.abs(massImbalanceG(ledger))).toBeLessThan(1e-6 * (1 + ledger.pouredG));
-        for (const mass of [ledger.waterG, ledger.sugarG, ledger.ethanolG, ledger.unfermentableG])
+        expect(Math.abs(massImbalanceG(ledger.liquid))).toBeLessThan(1e-6 * (1 + ledger.liquid.pouredG));
+        for (const mass of [ledger.liquid.waterG, ledger.liquid.sugarG, ledger.liquid.ethanolG, ledger.liquid.unfermentableG])
           expect(mass).toBeGreaterThanOrEqual(-1e-6);
       }),
       { numRuns: 300, seed: 7 },
@@ -42,7 +44,7 @@ describe('the ledger', () => {
   it('leaves its events as they are, and folds them to the same again', () => {
     const parcel = parcelOf(fold(mead([24, reading(1.06, 20)])), 2);
     fc.assert(
-      fc.property(fc.array(anyEvent, { maxLength: 20 }), fc.boolean(), (contents, isBorn) => {
+      fc.property(fc.array(anyHappening, { maxLength: 20 }), fc.boolean(), (contents, isBorn) => {
         const born: EventContent[] = isBorn
           ? [{ kind: 'transferIn', payload: { fromBatchId: 'a', fromName: 'a', volumeL: 2, parcel } }]
           : [];
@@ -59,7 +61,7 @@ describe('the ledger', () => {
 
   it('is the same after an amendment and its withdrawal', () => {
     fc.assert(
-      fc.property(fc.array(anyEvent, { minLength: 1, maxLength: 15 }), fc.nat(), anyEvent, (contents, pick, other) => {
+      fc.property(fc.array(anyHappening, { minLength: 1, maxLength: 15 }), fc.nat(), anyHappening, (contents, pick, other) => {
         const events = eventsAt(
           START,
           contents.map((content, i) => [i, content] as const),
@@ -103,22 +105,22 @@ describe('the ledger', () => {
           [0.5, reading(sg)],
         ]),
       );
-    const expected = must(1).readings[0]!.expectedSg;
+    const expected = must(1).history.readings[0]!.expectedSg;
     expect(mixedOf(must(expected - 0.004))!.sg).toBeCloseTo(expected - 0.004, 6);
     const unmixed = must(1.04);
-    expect(unmixed.readings[0]!.verdict).toBe('unexplained');
+    expect(unmixed.history.readings[0]!.verdict).toBe('unexplained');
     expect(mixedOf(unmixed)!.sg).toBeCloseTo(expected, 6);
   });
 
   it('keeps an impossible reading on record without following it', () => {
     const ledger = fold(mead([240, reading(1.05)], [260, reading(1.1)]));
-    expect(ledger.readings.map((r) => r.verdict)).toEqual(['follows', 'unexplained']);
+    expect(ledger.history.readings.map((r) => r.verdict)).toEqual(['follows', 'unexplained']);
     expect(viewOf(ledger)!.sg).toBeCloseTo(1.05, 5);
   });
 
   it('corrects a warm sample before it believes it', () => {
     const ledger = fold(mead([240, reading(1.05, 30)]));
-    expect(ledger.readings[0]!.sg).toBeCloseTo(correctedSg(1.05, 30, 20), 9);
+    expect(ledger.history.readings[0]!.sg).toBeCloseTo(correctedSg(1.05, 30, 20), 9);
     expect(viewOf(ledger)!.sg).toBeGreaterThan(1.052);
   });
 
@@ -135,8 +137,8 @@ describe('the ledger', () => {
   it('leaves the lees behind when racked and the rest in proportion', () => {
     const ledger = fold(mead([240, reading(1.02)], [300, { kind: 'rack', payload: { volumeL: 4.2 } }]));
     expect(mixedOf(ledger)!.volumeL).toBeCloseTo(4.2, 6);
-    expect(ledger.yeastG).toBe(0);
-    expect(contentsG(ledger)).toBeLessThan(ledger.pouredG);
+    expect(ledger.liquid.yeastG).toBe(0);
+    expect(contentsG(ledger.liquid)).toBeLessThan(ledger.liquid.pouredG);
   });
 
   it('books nitrogen by source and keeps it per liter through a loss', () => {
@@ -146,15 +148,15 @@ describe('the ledger', () => {
         [24, { kind: 'nutrient', payload: { source: 'organic', massG: 5, dose: 1 } }],
       ),
     );
-    expect(ledger.ammoniumNMg).toBeCloseTo(424.2, 1);
-    expect(ledger.aminoNMg).toBeCloseTo(200, 1);
+    expect(ledger.liquid.ammoniumNMg).toBeCloseTo(424.2, 1);
+    expect(ledger.liquid.aminoNMg).toBeCloseTo(200, 1);
     const less = fold(
       mead(
         [24, { kind: 'nutrient', payload: { source: 'dap', massG: 2 } }],
         [30, { kind: 'removal', payload: { volumeL: 1, reason: 'foam' } }],
       ),
     );
-    expect(less.ammoniumNMg).toBeLessThan(424);
+    expect(less.liquid.ammoniumNMg).toBeLessThan(424);
   });
 
   it('shows the old value beside the amended one', () => {
@@ -202,7 +204,7 @@ describe('a refractometer in alcohol', () => {
           [90, { kind: 'reading', payload: { brix: 16 } }],
         ),
       );
-      expect(ledger.readings.at(-1)!.verdict, sg.toFixed(4)).toBe('follows');
+      expect(ledger.history.readings.at(-1)!.verdict, sg.toFixed(4)).toBe('follows');
     }
   });
 });
@@ -214,13 +216,13 @@ describe('two readings that agree', () => {
       [148, reading(1.02)],
       [172, reading(1.05)],
     ];
-    expect(fold(mead(...slip)).readings.map(({ verdict }) => verdict)).toEqual(['follows', 'follows', 'unexplained']);
+    expect(fold(mead(...slip)).history.readings.map(({ verdict }) => verdict)).toEqual(['follows', 'follows', 'unexplained']);
     const settled = fold(mead(...slip, [196, reading(1.048)]));
-    expect(settled.readings.map(({ verdict }) => verdict)).toEqual(['follows', 'unexplained', 'follows', 'follows']);
+    expect(settled.history.readings.map(({ verdict }) => verdict)).toEqual(['follows', 'unexplained', 'follows', 'follows']);
     expect(viewOf(settled)!.sg).toBeCloseTo(1.048, 4);
     const apart = fold(mead(...slip, [196, reading(1.0465)]));
-    expect(apart.readings.at(-1)!.verdict, '3.5 points apart they do not agree').toBe('unexplained');
-    expect(Math.abs(massImbalanceG(settled))).toBeLessThan(1e-6);
+    expect(apart.history.readings.at(-1)!.verdict, '3.5 points apart they do not agree').toBe('unexplained');
+    expect(Math.abs(massImbalanceG(settled.liquid))).toBeLessThan(1e-6);
   });
 });
 
@@ -237,7 +239,7 @@ describe('what guards a mead', () => {
   const need = guardNeeded(viewOf(fold(stable(0, 0)))!.abv, 3.4);
   const sulfiteG = (need.so2MgPerL * volumeL) / 576.3;
   const sorbateG = (need.sorbicMgPerL * volumeL) / ((112.13 / 150.22) * 1000);
-  const since = (events: BatchEvent[]): number | null => fold(events).guarded?.at ?? null;
+  const since = (events: BatchEvent[]): number | null => fold(events).history.guarded?.at ?? null;
 
   it.each([
     ['the whole of both', 1, 1, true],
@@ -272,22 +274,22 @@ describe('fruit and pulp', () => {
 
   it('keeps the pulp beside the liquid and what the fruit brought in it', () => {
     const ledger = fold(withFruit());
-    expect(ledger.insolubleG).toBeCloseTo(86, 9);
-    expect(ledger.acidG).toBeCloseTo(44, 9);
-    expect(ledger.broughtAminoNMg).toBeCloseTo(140, 9);
-    expect(ledger.additions[0]!.bagOutAt).toBe(START + 7 * 86_400_000);
+    expect(ledger.liquid.insolubleG).toBeCloseTo(86, 9);
+    expect(ledger.liquid.acidG).toBeCloseTo(44, 9);
+    expect(ledger.liquid.broughtAminoNMg).toBeCloseTo(140, 9);
+    expect(othersPoured(ledger)[0]!.bagOutAt).toBe(START + 7 * 86_400_000);
   });
 
   it('takes liquid along with the pulp that is lifted out, and no more', () => {
     const before = fold(withFruit());
     const after = fold(withFruit([24, { kind: 'strain', payload: { massG: 386, share: 1 } }]));
-    expect(after.insolubleG).toBe(0);
-    expect(contentsG(before) - contentsG(after)).toBeCloseTo(386, 6);
+    expect(after.liquid.insolubleG).toBe(0);
+    expect(contentsG(before.liquid) - contentsG(after.liquid)).toBeCloseTo(386, 6);
     expect(viewOf(after)!.sg).toBeCloseTo(viewOf(before)!.sg, 9);
   });
 
   it('leaves the pulp behind when racked', () => {
-    expect(fold(withFruit([24, { kind: 'rack', payload: { volumeL: 4 } }])).insolubleG).toBe(0);
+    expect(fold(withFruit([24, { kind: 'rack', payload: { volumeL: 4 } }])).liquid.insolubleG).toBe(0);
   });
 
   it('widens the ranges by the fruit’s own doubt', () => {

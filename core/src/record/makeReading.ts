@@ -1,19 +1,6 @@
-import type { CalibrationC, GravityInstrument, PhCalibration } from '../liquid/index.ts';
+import type { CalibrationC, PhCalibration } from '../liquid/index.ts';
 import { READING_LIMITS, Refusal, requireWithin } from '../quantities/index.ts';
-import type { Payloads } from './events.ts';
-
-/** What was read off instruments, in whatever way it was written down. Quantities in SI. */
-export interface Seen {
-  /** A hydrometer where nothing is said. */
-  instrument?: GravityInstrument | undefined;
-  sg?: number | undefined;
-  brix?: number | undefined;
-  tempC?: number | undefined;
-  ph?: number | undefined;
-  taGPerL?: number | undefined;
-  freeSo2MgPerL?: number | undefined;
-  leesMm?: number | undefined;
-}
+import type { ReadingSeen, Seen } from './gravityRead.ts';
 
 /** How the house's instruments are marked and when they were calibrated. */
 export interface HouseInstruments {
@@ -37,13 +24,13 @@ const NAMES = {
  *
  * @throws Refusal where nothing was read, a value lies outside what can be, or two gravities are given
  */
-export function makeReading(seen: Seen, { calibrationC, phMeter }: HouseInstruments): Payloads['reading'] {
+export function makeReading(seen: Seen, { calibrationC, phMeter }: HouseInstruments): ReadingSeen {
   const { instrument = 'hydrometer', sg, brix, ph } = seen;
   if (sg !== undefined && brix !== undefined) throw new Refusal('One gravity at a time: a hydrometer’s or a refractometer’s.');
   if (brix !== undefined && seen.instrument !== undefined && instrument !== 'refractometer')
     throw new Refusal('Only a refractometer reads °Brix.');
   if (sg !== undefined && instrument === 'refractometer') throw new Refusal('A refractometer reads °Brix; write what it shows.', 'sg');
-  const read: Payloads['reading'] = {};
+  const read: ReadingSeen = {};
   for (const key of Object.keys(NAMES) as (keyof typeof NAMES)[]) {
     const value = seen[key];
     if (value === undefined) continue;

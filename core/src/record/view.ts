@@ -1,16 +1,15 @@
 import { mix } from '../liquid/index.ts';
 import type { Liquid, Mixed } from '../liquid/index.ts';
-import { afterSugar } from '../yeast/index.ts';
+import { afterSugar, liquidOf } from '../masses/index.ts';
 import { CENTRAL_ASSUMPTIONS } from './assumptions.ts';
-import { liquidOf } from './ledger.ts';
-import type { Ledger, LedgerView, Temperature } from './ledger.ts';
+import type { Ledger, Temperature } from './ledger.ts';
 
 /** The last mixture that was asked for: readings ask for the same one before and after. */
 let last: { liquid: Liquid; mixed: Mixed } | null = null;
 
 /** Volume, gravity and strength of what the ledger holds, or null for an empty vessel. */
 export function mixedOf(ledger: Ledger): Mixed | null {
-  const liquid = liquidOf(ledger);
+  const liquid = liquidOf(ledger.liquid);
   if (liquid.waterG + liquid.extractG + liquid.ethanolG <= 1e-6) return null;
   const isLast =
     last !== null &&
@@ -21,33 +20,47 @@ export function mixedOf(ledger: Ledger): Mixed | null {
   return last.mixed;
 }
 
+export interface LedgerView extends Mixed {
+  sugarGPerL: number;
+  /** 0 to 1, of the fermentable sugar. */
+  shareGone: number;
+  /** mg N/L given and still in this liquid or its yeast. */
+  nitrogenMgPerL: number;
+}
+
 /** The figures of a batch as it stands, or null for an empty vessel. */
 export function viewOf(ledger: Ledger): LedgerView | null {
   const mixed = mixedOf(ledger);
   if (mixed === null) return null;
   return {
     ...mixed,
-    sugarGPerL: ledger.sugarG / mixed.volumeL,
+    sugarGPerL: ledger.liquid.sugarG / mixed.volumeL,
     shareGone: shareGone(ledger),
-    nitrogenMgPerL: (ledger.ammoniumNMg + ledger.aminoNMg) / mixed.volumeL,
+    nitrogenMgPerL: (ledger.liquid.ammoniumNMg + ledger.liquid.aminoNMg) / mixed.volumeL,
   };
 }
 
 /** Temperatures of what ferments: a sample of the unpitched must, warm from mixing, tells nothing of it. */
-export const tempsSincePitch = ({ temps, pitch }: Pick<Ledger, 'temps' | 'pitch'>): readonly Temperature[] =>
+export const tempsSincePitch = ({ history: { temps, pitch } }: Pick<Ledger, 'history'>): readonly Temperature[] =>
   pitch === null ? [] : temps.filter(({ at }) => at >= pitch.at);
 
 /** 0 to 1, of the fermentable sugar that this liquid holds or held. */
-export const shareGone = (ledger: Ledger): number => (ledger.sugarBasisG > 0 ? 1 - ledger.sugarG / ledger.sugarBasisG : 0);
+export const shareGone = (ledger: Ledger): number =>
+  ledger.liquid.sugarBasisG > 0 ? 1 - ledger.liquid.sugarG / ledger.liquid.sugarBasisG : 0;
 
 /** SG at which this share of the fermentable sugar is gone, forward or back from where the ledger stands. */
 export function sgAtShare(ledger: Ledger, share: number): number {
   const { ethanolYield, glycerolYield } = CENTRAL_ASSUMPTIONS;
   /** Before its first alcohol there is nothing to go back to; rounding must not reach beyond it. */
-  const mostBackG = ((1 - 1e-9) * ledger.ethanolG) / (ethanolYield * (1 - glycerolYield));
-  const consumeG = Math.max(-mostBackG, ledger.sugarG - (1 - share) * ledger.sugarBasisG);
-  return afterSugar(ledger, consumeG, CENTRAL_ASSUMPTIONS).sg;
+  const mostBackG = ((1 - 1e-9) * ledger.liquid.ethanolG) / (ethanolYield * (1 - glycerolYield));
+  const consumeG = Math.max(-mostBackG, ledger.liquid.sugarG - (1 - share) * ledger.liquid.sugarBasisG);
+  return afterSugar(ledger.liquid, consumeG, CENTRAL_ASSUMPTIONS).sg;
 }
 
 /** % vol once every gram of the sugar there is has fermented. */
-export const abvWhenDry = (ledger: Ledger): number => afterSugar(ledger, ledger.sugarG, CENTRAL_ASSUMPTIONS).abv;
+export const abvWhenDry = (ledger: Ledger): number => afterSugar(ledger.liquid, ledger.liquid.sugarG, CENTRAL_ASSUMPTIONS).abv;
+
+type Poured = Ledger['history']['pours'];
+export const honeysPoured = ({ history }: Pick<Ledger, 'history'>): Poured => history.pours.filter(({ family }) => family === 'honey');
+/** Everything but honey. */
+export const othersPoured = ({ history }: Pick<Ledger, 'history'>): Poured => history.pours.filter(({ family }) => family !== 'honey');

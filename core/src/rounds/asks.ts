@@ -69,22 +69,28 @@ function smellAsk(ledger: Ledger, feeding: FeedingPlan, now: number): Ask | null
   const [first] = smellCauses(feeding, ledger, now);
   if (first === undefined) return null;
   const why: Sentence = first.verdict === 'blamed' ? [...first.evidence, ' ', ...first.next] : ['Nothing in its record explains it.'];
-  return ask(`sulfur ${ledger.marks.sulfur ?? 0}`, 'swinging', ledger.marks.sulfur ?? now, ['It smells of sulfur. ', ...why], 'feed');
+  return ask(
+    `sulfur ${ledger.history.marks.sulfur ?? 0}`,
+    'swinging',
+    ledger.history.marks.sulfur ?? now,
+    ['It smells of sulfur. ', ...why],
+    'feed',
+  );
 }
 
 /** A first reading this far from the recipe is worth a question: the honey's usual spread and the hydrometer's own (our estimate). */
 const WORTH_SETTLING_SG = 0.004;
 
 /** When yeast may go into a must that was sulfited; null where none was. */
-export function sulfiteWaitEnds({ sulfites }: Ledger): number | null {
-  const last = sulfites.filter(({ massG: grams }) => grams > 0).at(-1);
+export function sulfiteWaitEnds({ history }: Ledger): number | null {
+  const last = history.sulfites.filter(({ massG: grams }) => grams > 0).at(-1);
   return last === undefined ? null : last.at + MUST_SULFITE_WAIT_H * HOUR_MS;
 }
 
 /** The must waits for yeast; a first reading that the pours do not explain comes before it. */
 function mixedAsk(ledger: Ledger, now: number): Ask {
-  const first = ledger.readings.at(-1);
-  const off = Math.abs((first?.sg ?? 0) - (ledger.predictedOg ?? 0));
+  const first = ledger.history.readings.at(-1);
+  const off = Math.abs((first?.sg ?? 0) - (ledger.history.predictedOg ?? 0));
   if (first !== undefined && (first.verdict === 'unexplained' || off > WORTH_SETTLING_SG))
     return ask(
       `settle ${first.at}`,
@@ -108,11 +114,11 @@ function mixedAsk(ledger: Ledger, now: number): Ask {
 
 /** The bag that is due out first, and what lifting it would write down. */
 function bagAsk(ledger: Ledger, now: number): Ask | null {
-  const bag = ledger.additions
-    .filter(({ bagOutAt, at }) => bagOutAt !== null && !(ledger.strainedAt !== null && ledger.strainedAt > at))
+  const bag = ledger.history.pours
+    .filter(({ bagOutAt, at }) => bagOutAt !== null && !(ledger.history.strainedAt !== null && ledger.history.strainedAt > at))
     .sort((a, b) => (a.bagOutAt ?? 0) - (b.bagOutAt ?? 0))[0];
   const dueAt = bag?.bagOutAt ?? null;
-  if (bag === undefined || dueAt === null || ledger.insolubleG <= 0) return null;
+  if (bag === undefined || dueAt === null || ledger.liquid.insolubleG <= 0) return null;
   const isDue = now >= dueAt;
   const grams = drippingG(bag.insolubleG);
   return {
@@ -126,7 +132,7 @@ function bagAsk(ledger: Ledger, now: number): Ask | null {
     done: isDue
       ? {
           label: say`Out, about ${massG(grams)}`,
-          events: [{ kind: 'strain', payload: { massG: grams, share: Math.min(1, bag.insolubleG / ledger.insolubleG) } }],
+          events: [{ kind: 'strain', payload: { massG: grams, share: Math.min(1, bag.insolubleG / ledger.liquid.insolubleG) } }],
         }
       : null,
     dated: say`Lift out the bag of ${bag.name}`,
@@ -188,9 +194,9 @@ function afterFinish(ledger: Ledger, now: number): Ask {
 
 /** A stall with its likeliest cause by the school that feeds the batch, and the gentlest cure as its deed. */
 function stuckAsk(ledger: Ledger, feeding: FeedingPlan | null, { sentence }: BatchState, now: number): Ask {
-  const lastAt = ledger.readings.at(-1)?.at ?? now;
+  const lastAt = ledger.history.readings.at(-1)?.at ?? now;
   const evidence = feeding === null ? null : stallEvidence(ledger, now, feeding.practice.organicCredit);
-  const ranked = evidence === null ? [] : rankCauses(evidence, ledger.findings);
+  const ranked = evidence === null ? [] : rankCauses(evidence, ledger.care.findings);
   const [first] = ranked;
   const why: Sentence =
     first === undefined ? [] : [` Likeliest: ${first.cause.name.toLowerCase()}. `, ...(first.findings[0]?.sentence ?? [])];
@@ -214,7 +220,7 @@ export const unreckonedAsk = (why: Sentence, now: number): Ask =>
 export const mayWait = ({ bell, key }: Ask): boolean => !(bell === 'cracked' && key.startsWith('moving')) && bell !== 'still';
 
 function settled(each: Ask, ledger: Ledger, now: number): Ask[] {
-  const put = ledger.putOff[each.key];
+  const put = ledger.care.putOff[each.key];
   if (put === undefined || !mayWait(each)) return [each];
   if (put.until === null) return [];
   return put.until <= now ? [each] : [{ ...each, bell: 'muffled', dueAt: Math.max(each.dueAt, put.until) }];
@@ -230,7 +236,7 @@ function openAsks(ledger: Ledger, feeding: FeedingPlan | null, state: BatchState
 
 /** What its phase brings with it. */
 function phaseAsks(ledger: Ledger, feeding: FeedingPlan | null, state: BatchState, now: number): Ask[] {
-  const lastAt = ledger.readings.at(-1)?.at ?? ledger.pitch?.at ?? now;
+  const lastAt = ledger.history.readings.at(-1)?.at ?? ledger.history.pitch?.at ?? now;
   switch (state.phase) {
     case 'bottled':
       return [ask('taste', 'still', now, say`In bottles. Taste it when it has had time.`, 'taste')];
@@ -283,7 +289,7 @@ function fermentingAsks(ledger: Ledger, feeding: FeedingPlan | null, state: Batc
   const degas = (fed?.done ?? null) === null ? degasAsk(ledger, now) : null;
   const smell = feeding === null ? null : smellAsk(ledger, feeding, now);
   const asks = [fed, degas, smell].filter((each) => each !== null);
-  const lastAt = ledger.readings.at(-1)?.at ?? ledger.pitch?.at ?? now;
+  const lastAt = ledger.history.readings.at(-1)?.at ?? ledger.history.pitch?.at ?? now;
   const dueAt = lastAt + readingGapH(ledger) * HOUR_MS;
   if (now > dueAt)
     asks.push(ask(`reading ${lastAt}`, 'swinging', dueAt, say`No reading since ${when(lastAt)}. At its pace it wants one by now.`));
@@ -314,7 +320,7 @@ export const byUrgency = (a: Ask, b: Ask): number => BELL_ORDER[a.bell] - BELL_O
 
 /** Where the work on a batch is now. */
 export function stationOf(ledger: Ledger, feeding: FeedingPlan | null, now: number): Station {
-  if (mixedOf(ledger) === null && ledger.bottled === null) return ledger.pouredG > 0 ? 'watch' : 'formulate';
+  if (mixedOf(ledger) === null && ledger.history.bottled === null) return ledger.liquid.pouredG > 0 ? 'watch' : 'formulate';
   const first = [...asksOf(ledger, feeding, now)].sort(byUrgency)[0];
   return first?.station ?? 'watch';
 }

@@ -26,7 +26,7 @@ const DISCARDED: readonly Mark[] = ['mold', 'retching'];
 
 export function sensedAsks(ledger: Ledger, now: number): Ask[] {
   const spoiled = DISCARDED.flatMap((mark) => {
-    const at = ledger.marks[mark];
+    const at = ledger.history.marks[mark];
     return at === undefined ? [] : [ask(`${mark} ${at}`, 'cracked', at, DISCARD)];
   });
   return [...spoiled, ...sensed(ledger, now)];
@@ -34,7 +34,7 @@ export function sensedAsks(ledger: Ledger, now: number): Ask[] {
 
 function sensed(ledger: Ledger, now: number): Ask[] {
   return Object.entries(SENSED).flatMap(([mark, told]) => {
-    const at = ledger.marks[mark as keyof typeof SENSED];
+    const at = ledger.history.marks[mark as keyof typeof SENSED];
     return at === undefined || now - at > SENSED_DAYS * DAY_MS ? [] : [ask(`${mark} ${at}`, 'swinging', at, [told])];
   });
 }
@@ -43,7 +43,7 @@ function sensed(ledger: Ledger, now: number): Ask[] {
 const DEGAS_DAYS = 7;
 
 export function degasAsk(ledger: Ledger, now: number): Ask | null {
-  const { pitch } = ledger;
+  const { pitch } = ledger.history;
   if (pitch === null || now - pitch.at > DEGAS_DAYS * DAY_MS) return null;
   const dueAt = gasOutAt(ledger, pitch.at) + DAY_MS;
   if (now < dueAt) return null;
@@ -76,7 +76,7 @@ const STARTER_STOPS_DAYS = 3;
 
 /** The next step of a starter for what is stuck; its last one brings its water and yeast into the record. */
 export function restartAsk(ledger: Ledger, now: number): Ask | null {
-  const { restart } = ledger;
+  const { restart } = ledger.care;
   if (restart === null) return null;
   const steps = restartPlan(restart.volumeL, restart.sg);
   const next = steps.findIndex((_, i) => restart.doneAt[i] === undefined);

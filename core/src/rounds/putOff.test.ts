@@ -131,7 +131,7 @@ describe('a starter for what is stuck', () => {
     expect(poured.find(({ kind }) => kind === 'water')?.payload).toEqual({ volumeL: 6 / 32 });
     const ended = exampleBatch('allround', ...begun, ...all, ...poured.map((content): Happening => [25 * DAY, content]));
     const before: Ledger = exampleBatch('allround', ...begun, ...all);
-    expect(ended.waterG - before.waterG).toBeCloseTo((6 / 32) * 998.2, 0);
+    expect(ended.liquid.waterG - before.liquid.waterG).toBeCloseTo((6 / 32) * 998.2, 0);
     expect(named(asksOf(ended, null, MIXED_AT + 26 * DAY * HOUR_MS), 'starter')).toBeUndefined();
   });
 });

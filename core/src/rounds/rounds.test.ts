@@ -128,8 +128,9 @@ describe('the state of a batch', () => {
     expect(isOpen(opened(0.986))).toBe(true);
     expect(stateOf(opened(0.99), after(61 * DAY)).phase).toBe('bottled');
     expect(isOpen(opened(0.99))).toBe(false);
-    const { readings, temps, lastEventAt } = opened(0.986);
-    expect({ ...ledger(...bottled), readings, temps, lastEventAt }).toEqual(opened(0.986));
+    const { readings, temps, lastEventAt } = opened(0.986).history;
+    const before = ledger(...bottled);
+    expect({ ...before, history: { ...before.history, readings, temps, lastEventAt } }).toEqual(opened(0.986));
   });
 
   it('wants a hydrometer for what comes from a bottle', () => {
@@ -162,10 +163,10 @@ describe('the state of a batch', () => {
   it('puts the third break where a third of the sugar is gone, below the third of the points', () => {
     const start = ledger();
     const third = sgAtShare(start, 1 / 3);
-    const og = start.pitch!.sg;
+    const og = start.history.pitch!.sg;
     expect(third).toBeLessThan(og - (og - 1) / 3 - 0.003);
     const there = ledger([50, sg(third)]);
-    expect(there.readings[0]!.shareGone).toBeCloseTo(1 / 3, 2);
+    expect(there.history.readings[0]!.shareGone).toBeCloseTo(1 / 3, 2);
     expect(sgAtShare(there, 1 / 3)).toBeCloseTo(third, 3);
   });
 
@@ -229,7 +230,7 @@ describe('a must with fruit', () => {
   });
 
   it('credits its nitrogen to the feeding', () => {
-    const { pitch } = ledger([0.5, fruit]);
+    const { pitch } = ledger([0.5, fruit]).history;
     expect(pitch!.broughtNMgPerL).toBeCloseTo(80 / pitch!.volumeL, 6);
     expect(planFeeding({ sugarGPerL: 250, demand: 'medium', broughtMgPerL: 15 }, feeding.practice).creditMgPerL).toBeCloseTo(35, 9);
   });

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { EXAMPLE_PRACTICE } from '../feed/exampleBatch.ts';
 import { feedingNow, planFeeding } from '../feed/index.ts';
-import { berries, honey, reading, water, yeast } from '../record/anyEvent.ts';
+import { berries, honey, reading, water, yeast } from '../testing/examples.ts';
 import { eventsAt, fold, parcelOf, viewOf } from '../record/index.ts';
 import type { EventContent, Ledger } from '../record/index.ts';
 import { DAY_MS, HOUR_MS, plainly } from '../quantities/index.ts';
@@ -116,8 +116,8 @@ describe('a split', () => {
     const child = fold(
       eventsAt(START, [[21 * 24, { kind: 'transferIn', payload: { fromBatchId: 'a', fromName: 'first', parcel } } as EventContent]]),
     );
-    expect(after.losses.filter(({ why }) => why !== 'split')).toEqual(mother.losses);
-    expect(after.losses.at(-1)).toMatchObject({ why: 'split', volumeL: expect.closeTo(2, 3) as number });
+    expect(after.history.losses.filter(({ why }) => why !== 'split')).toEqual(mother.history.losses);
+    expect(after.history.losses.at(-1)).toMatchObject({ why: 'split', volumeL: expect.closeTo(2, 3) as number });
     expect(viewOf(child)!.volumeL).toBeCloseTo(2, 6);
     expect(stateOf(child, at(22 * 24)).phase).not.toBe('planned');
   });

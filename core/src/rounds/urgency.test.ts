@@ -4,7 +4,8 @@ import { describe, expect, it } from 'vitest';
 import { EXAMPLE_PRACTICE, MIXED_AT, exampleBatch } from '../feed/exampleBatch.ts';
 import { feedingPlanOf } from '../feed/index.ts';
 import { forecastInputOf } from '../forecast/index.ts';
-import { anyEvent, honey, water, yeast } from '../record/anyEvent.ts';
+import { anyHappening } from '../testing/anyHappening.ts';
+import { honey, water, yeast } from '../testing/examples.ts';
 import { fold, sgAtShare } from '../record/index.ts';
 import type { BatchEvent, EventContent } from '../record/index.ts';
 import { HOUR_MS, Refusal } from '../quantities/index.ts';
@@ -69,7 +70,7 @@ describe('whatever was written', () => {
   it('a vessel has a state and asks for something or nothing, and is never at a loss', () => {
     const must = [honey(1500), water(4), yeast];
     fc.assert(
-      fc.property(fc.array(anyEvent, { maxLength: 30 }), fc.boolean(), (more, isMead) => {
+      fc.property(fc.array(anyHappening, { maxLength: 30 }), fc.boolean(), (more, isMead) => {
         const events = written([...(isMead ? must : []), ...more]);
         const now = after(9 * (more.length + 4));
         const record = fold(events);

@@ -61,7 +61,7 @@ function roomC({ story, warmedAtH }: FloatPlay, hour: number): number {
  * @param rng drawn from for each reading from the pitch on
  */
 export function floatReadings(ledger: Ledger, play: FloatPlay, rng: Rng): FloatPoint[] | null {
-  const { pitch } = ledger;
+  const { pitch } = ledger.history;
   if (pitch === null) return null;
   const { toleranceAbv, tempC, phFloor } = yeastOf(pitch);
   const sugar = sugarByHour(

@@ -106,7 +106,7 @@ export async function forecastStudy({ cases, members, seed, after = AFTER }: Stu
       const counted = tally.get(r + 1);
       const ledger = fold(events.filter(({ happenedAt }) => happenedAt <= reading.happenedAt));
       const nowH = (reading.happenedAt - START) / HOUR_MS;
-      const gone = ledger.readings.at(-1)?.shareGone ?? 0;
+      const gone = ledger.history.readings.at(-1)?.shareGone ?? 0;
       const isForEnd = !hasEnd && gone >= 0.5 && trueEndH - nowH > 2 * DAY;
       if (counted === undefined && !isForEnd) continue;
       const input = forecastInputOf(ledger, {
@@ -118,7 +118,7 @@ export async function forecastStudy({ cases, members, seed, after = AFTER }: Stu
         organicCredit: 1,
       });
       const found = input === null ? null : await forecast(input);
-      if (input === null || found === null || ledger.pitch === null) continue;
+      if (input === null || found === null || ledger.history.pitch === null) continue;
       if (isForEnd && found.endH !== null) {
         hasEnd = true;
         stick.cases++;
@@ -129,13 +129,13 @@ export async function forecastStudy({ cases, members, seed, after = AFTER }: Stu
       if (counted === undefined) continue;
       /** A later reading as a ledger of its own would take it: the true sugar and the hydrometer’s scatter. */
       const all = fold(events);
-      for (const later of all.readings.filter(({ at, verdict }) => at > reading.happenedAt && verdict === 'follows')) {
+      for (const later of all.history.readings.filter(({ at, verdict }) => at > reading.happenedAt && verdict === 'follows')) {
         const hour = (later.at - START) / HOUR_MS;
         const band = found.bands.findLast((each) => each.hour <= hour);
         const next = found.bands.find((each) => each.hour > hour);
         if (band === undefined || next === undefined) continue;
         const part = (hour - band.hour) / (next.hour - band.hour);
-        const sugar = (1 - later.shareGone) * ledger.pitch.sugarGPerL;
+        const sugar = (1 - later.shareGone) * ledger.history.pitch.sugarGPerL;
         counted.later++;
         if (sugar >= band.low + (next.low - band.low) * part - 0.01 && sugar <= band.high + (next.high - band.high) * part + 0.01)
           counted.within++;

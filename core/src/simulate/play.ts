@@ -62,7 +62,7 @@ export function play(
       recipe.map((content) => [0, content]),
     ),
   );
-  const basis = pitched.pitch?.sugarGPerL ?? 0;
+  const basis = pitched.history.pitch?.sugarGPerL ?? 0;
   const lastH = Math.max(...readAtH, ...phAtH, 1);
   const sugarGPerL = sugarByHour({ ...world, sugarGPerL: basis * sugarScale }, Math.ceil(lastH) + 24);
   const readings = readAtH.map((hour): Timed => {

@@ -18,7 +18,7 @@ describe('forty musts of which everything is known', () => {
     expect(again.map(({ played }) => played.events)).toEqual(once.map(({ played }) => played.events));
     expect(again).toHaveLength(40);
     expect(again.filter(({ isStuck }) => isStuck)).toHaveLength(12);
-    for (const { played } of again) expect(Math.abs(massImbalanceG(fold(played.events)))).toBeLessThan(1e-3);
+    for (const { played } of again) expect(Math.abs(massImbalanceG(fold(played.events).liquid))).toBeLessThan(1e-3);
   });
 
   it.each(studies)('no must that is not stuck is called so, with three seeds', ({ falseCalls }) => expect(falseCalls).toEqual([]));
@@ -82,9 +82,13 @@ describe('what is done about a stall', () => {
 
   it('believes no pH from before a salt that raises it', () => {
     const { ledger } = seenAt('sour', 14);
-    const { at, value } = ledger.ph!;
+    const { at, value } = ledger.history.ph!;
     const phAfter = (baseAt: number): number | null =>
-      stallEvidence({ ...ledger, bases: [{ at: baseAt, salt: 'carbonate', massG: 2 }] }, ledger.lastEventAt!, 1)!.ph;
+      stallEvidence(
+        { ...ledger, history: { ...ledger.history, bases: [{ at: baseAt, salt: 'carbonate', massG: 2 }] } },
+        ledger.history.lastEventAt!,
+        1,
+      )!.ph;
     expect([phAfter(at - 1), phAfter(at + 1)]).toEqual([value, null]);
   });
 
@@ -106,9 +110,11 @@ describe('what is done about a stall', () => {
     const { ledger, evidence } = seenAt('malt', 24);
     const standing = { ...evidence, last: { ...evidence.last!, sg: evidence.endHighSg + 0.006 }, stillDays: 4 };
     expect(stallVerdict(standing).kind).toBe('malt');
-    const up = ledger.readings.map((reading) => ({ ...reading, sg: evidence.endHighSg + 0.006, shareGone: 0.9 }));
+    const up = ledger.history.readings.map((reading) => ({ ...reading, sg: evidence.endHighSg + 0.006, shareGone: 0.9 }));
     const lastAt = up.at(-1)!.at;
-    const bells = [1, 8].map((days) => asksOf({ ...ledger, readings: up }, null, lastAt + days * DAY_MS)[0]);
+    const bells = [1, 8].map(
+      (days) => asksOf({ ...ledger, history: { ...ledger.history, readings: up } }, null, lastAt + days * DAY_MS)[0],
+    );
     expect(bells).toMatchObject([
       { bell: 'muffled', dueAt: lastAt + 7 * DAY_MS },
       { bell: 'swinging', dueAt: lastAt + 7 * DAY_MS },
@@ -151,19 +157,24 @@ describe('what is done about a stall', () => {
     const { ledger, evidence } = seenAt('tolerance', 35);
     const { inMustMg, toThirdMg, toHalfMg, lateMg } = evidence.nitrogenCame;
     expect(evidence.nitrogenShare).toBeCloseTo((inMustMg + toThirdMg + toHalfMg) / evidence.needMg, 9);
-    expect(toThirdMg + toHalfMg + lateMg).toBeCloseTo(ledger.ammoniumNMg + ledger.aminoNMg, 6);
+    expect(toThirdMg + toHalfMg + lateMg).toBeCloseTo(ledger.liquid.ammoniumNMg + ledger.liquid.aminoNMg, 6);
     expect(toThirdMg).toBeGreaterThan(0);
-    const allLate = ledger.doses.map((dose) => ({ ...dose, at: ledger.lastEventAt! }));
-    const came = stallEvidence({ ...ledger, doses: allLate }, ledger.lastEventAt!, 1)!.nitrogenCame;
+    const allLate = ledger.history.doses.map((dose) => ({ ...dose, at: ledger.history.lastEventAt! }));
+    const came = stallEvidence({ ...ledger, history: { ...ledger.history, doses: allLate } }, ledger.history.lastEventAt!, 1)!.nitrogenCame;
     expect(came).toMatchObject({ toThirdMg: 0, toHalfMg: 0, lateMg: expect.closeTo(toThirdMg + toHalfMg + lateMg, 6) as number });
   });
 
   it('sees a chill in temperatures that were read without a gravity', () => {
     const { ledger, evidence } = seenAt('heat', 14);
     const stopAt = evidence.still!.at;
-    const chilled = { ...ledger, temps: [20, 20, 12].map((tempC, i) => ({ at: stopAt + (i - 2) * DAY_MS, tempC })) };
-    expect(stallEvidence(chilled, ledger.lastEventAt!, 1)).toMatchObject({ largestFallC: 8, tempC: 12 });
-    expect(rankCauses(stallEvidence(chilled, ledger.lastEventAt!, 1)!).findIndex(({ cause }) => cause.id === 'swing')).toBeLessThan(3);
+    const chilled = {
+      ...ledger,
+      history: { ...ledger.history, temps: [20, 20, 12].map((tempC, i) => ({ at: stopAt + (i - 2) * DAY_MS, tempC })) },
+    };
+    expect(stallEvidence(chilled, ledger.history.lastEventAt!, 1)).toMatchObject({ largestFallC: 8, tempC: 12 });
+    expect(rankCauses(stallEvidence(chilled, ledger.history.lastEventAt!, 1)!).findIndex(({ cause }) => cause.id === 'swing')).toBeLessThan(
+      3,
+    );
   });
 
   it('weighs gas that nothing stirred out, and alcohol near what the yeast tolerates', () => {

@@ -30,7 +30,7 @@ function finishTold({ state, by, last, provenAt, wantsHydrometer, stillness }: F
 export function gatesOf(ledger: Ledger, now: number): Gate[] {
   const finish = finishOf(ledger);
   const stable = stabilizedAt(ledger);
-  const { clear, hazy, degassed } = ledger.marks;
+  const { clear, hazy, degassed } = ledger.history.marks;
   /** What was stirred out while it fermented came back. */
   const isDegassed = degassed !== undefined && degassed >= (finish.since?.at ?? Number.NEGATIVE_INFINITY);
   const isClear = clear !== undefined && clear >= (hazy ?? Number.NEGATIVE_INFINITY);

@@ -35,9 +35,9 @@ export const FREE_PLUS_MINUS_MG_PER_L = 5;
 
 /** Free SO2 as last measured, mg/L, where nothing that changes it came since and it is fresh; otherwise null. */
 export function freeSo2There(ledger: Ledger, now: number): number | null {
-  const { freeSo2, sulfites, honeys, additions, transfers, rackedAt } = ledger;
+  const { freeSo2, sulfites, pours, transfers, rackedAt } = ledger.history;
   if (freeSo2 === null || now - freeSo2.at > FREE_HOLDS_DAYS * DAY_MS) return null;
-  const changes = [...sulfites, ...honeys, ...additions, ...transfers.filter(({ direction }) => direction !== 'out')].map(({ at }) => at);
+  const changes = [...sulfites, ...pours, ...transfers.filter(({ direction }) => direction !== 'out')].map(({ at }) => at);
   return [...changes, rackedAt ?? Number.NEGATIVE_INFINITY].some((at) => at > freeSo2.at) ? null : freeSo2.value;
 }
 

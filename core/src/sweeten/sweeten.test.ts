@@ -9,7 +9,7 @@ import { honeyToReachG, scaleFromGlassG, sugarRange, sweeten, whatItWouldBecome 
 
 const measured = (volumeL: number, sg: number, abv: number) => {
   const { waterG, extractG, ethanolG } = liquidFromMeasured(volumeL, sg, abv);
-  return { waterG, ethanolG, sugarG: extractG, unfermentableG: 0 };
+  return { waterG, ethanolG, sugarG: extractG, unfermentableG: 0, insolubleG: 0 };
 };
 const allSolids = (moisture: number) => ({ moisture, unfermentable: 0 });
 
@@ -68,7 +68,7 @@ describe('sweetening with honey', () => {
 });
 
 describe('sugar that is mostly doubt', () => {
-  const dry = { waterG: 880, sugarG: 9, unfermentableG: 8, ethanolG: 100 };
+  const dry = { waterG: 880, sugarG: 9, unfermentableG: 8, ethanolG: 100, insolubleG: 0 };
   const honey = { moisture: 0.172, unfermentable: 0.032 };
   it('stays as unsure as it was, by grams, however much weighed honey goes in, and is never below nothing', () => {
     const before = { value: sweeten(dry, 0, honey).sugarGPerL, low: 0, high: 15 };

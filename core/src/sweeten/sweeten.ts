@@ -1,12 +1,13 @@
 import { co2FromSugarVolumes, gaugePressureBar, residualCo2Volumes } from '../carbonate/index.ts';
-import { honeySolids } from '../ingredients/index.ts';
+import { honeyBrings } from '../ingredients/index.ts';
 import { CENTRAL_ASSUMPTIONS } from '../record/index.ts';
 import { mix } from '../liquid/index.ts';
+import { afterSugar, liquidOf, pour } from '../masses/index.ts';
+import type { Masses } from '../masses/index.ts';
 import { findRoot } from '../numerics/index.ts';
 import { Refusal } from '../quantities/index.ts';
 import type { Ranged } from '../quantities/index.ts';
-import { afterSugar, stopsAt } from '../yeast/index.ts';
-import type { Fermentable } from '../yeast/index.ts';
+import { stopsAt } from '../yeast/index.ts';
 
 export interface SweeteningHoney {
   moisture: number;
@@ -21,22 +22,18 @@ export interface Sweetened {
   extractGPerL: number;
 }
 
-function withHoney(mead: Fermentable, honeyG: number, honey: SweeteningHoney): Fermentable {
-  const solids = honeySolids(honeyG, honey.moisture, honey.unfermentable);
-  return {
-    waterG: mead.waterG + solids.waterG,
-    sugarG: mead.sugarG + solids.sugarG,
-    unfermentableG: mead.unfermentableG + solids.unfermentableG,
-    ethanolG: mead.ethanolG,
-  };
+function withHoney(mead: Readonly<Masses>, honeyG: number, honey: SweeteningHoney): Masses {
+  const sweet = { ...mead };
+  pour(sweet, honeyBrings(honeyG, honey.moisture, honey.unfermentable));
+  return sweet;
 }
 
 /** The mead with this much honey stirred in: honey brings sugar, water and volume, and thins the alcohol. */
-export function sweeten(mead: Fermentable, honeyG: number, honey: SweeteningHoney): Sweetened {
+export function sweeten(mead: Readonly<Masses>, honeyG: number, honey: SweeteningHoney): Sweetened {
   if (!(honeyG >= 0)) throw new Refusal('Honey cannot weigh less than nothing.', 'honeyG');
-  const { waterG, sugarG, unfermentableG, ethanolG } = withHoney(mead, honeyG, honey);
-  const mixed = mix({ waterG, extractG: sugarG + unfermentableG, ethanolG });
-  return { ...mixed, sugarGPerL: sugarG / mixed.volumeL };
+  const sweet = withHoney(mead, honeyG, honey);
+  const mixed = mix(liquidOf(sweet));
+  return { ...mixed, sugarGPerL: sweet.sugarG / mixed.volumeL };
 }
 
 /**
@@ -54,7 +51,7 @@ export type SweetTarget = { sg: number } | { sugarGPerL: number };
  * Grams of honey that bring a mead to a gravity or to g/L of sugar.
  * @throws Refusal when it is there already or when no honey can bring it there
  */
-export function honeyToReachG(mead: Fermentable, honey: SweeteningHoney, target: SweetTarget): number {
+export function honeyToReachG(mead: Readonly<Masses>, honey: SweeteningHoney, target: SweetTarget): number {
   const wanted = 'sg' in target ? target.sg : target.sugarGPerL;
   const measure = (honeyG: number): number => {
     const result = sweeten(mead, honeyG, honey);
@@ -79,7 +76,7 @@ export interface Refermentation {
 }
 
 /** What the yeast could still make of a mead that is not stabilized, sealed at room temperature. */
-export function whatItWouldBecome(mead: Fermentable, honeyG: number, honey: SweeteningHoney, toleranceAbv: number): Refermentation {
+export function whatItWouldBecome(mead: Readonly<Masses>, honeyG: number, honey: SweeteningHoney, toleranceAbv: number): Refermentation {
   const start = withHoney(mead, honeyG, honey);
   const before = afterSugar(start, 0, CENTRAL_ASSUMPTIONS);
   const stop = stopsAt(start, toleranceAbv, 0, CENTRAL_ASSUMPTIONS);

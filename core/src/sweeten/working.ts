@@ -1,11 +1,11 @@
 import type { Working } from '../quantities/index.ts';
-import { afterSugar } from '../yeast/index.ts';
-import type { Fermentable } from '../yeast/index.ts';
+import { afterSugar } from '../masses/index.ts';
+import type { Masses } from '../masses/index.ts';
 import { CENTRAL_ASSUMPTIONS } from '../record/index.ts';
 import type { SweeteningHoney } from './sweeten.ts';
 
 /** How the honey for a target, and what it makes of the mead, come about. */
-export function sweetenWorking(mead: Fermentable, honeyG: number, honey: SweeteningHoney): Working {
+export function sweetenWorking(mead: Readonly<Masses>, honeyG: number, honey: SweeteningHoney): Working {
   const now = afterSugar(mead, 0, CENTRAL_ASSUMPTIONS);
   const percent = (fraction: number): string => `${(100 * fraction).toFixed(1)} %`;
   return {

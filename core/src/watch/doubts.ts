@@ -33,7 +33,7 @@ function fallDoubt(read: GravityRead, before: ReadingPoint, at: number): Sentenc
 
 function gravityDoubts(ledger: Ledger, read: GravityRead, at: number): Sentence[] {
   const doubts: (Sentence | null)[] = [];
-  const { pitch, readings } = ledger;
+  const { pitch, readings } = ledger.history;
   const same = readings.find((reading) => Math.abs(reading.at - at) < MINUTE_MS && reading.instrument === read.instrument);
   if (same !== undefined)
     return [
@@ -65,7 +65,7 @@ function gravityDoubts(ledger: Ledger, read: GravityRead, at: number): Sentence[
 export function doubtsAbout(ledger: Ledger, reading: Payloads['reading'], at: number): Sentence[] {
   const read = gravityRead(ledger, reading);
   const doubts = read === null ? [] : gravityDoubts(ledger, read, at);
-  const { ph } = ledger;
+  const { ph } = ledger.history;
   if (reading.ph !== undefined && ph !== null && daysBetween(at, ph.at) <= PH_JUMP_DAYS && Math.abs(reading.ph - ph.value) > PH_JUMP)
     doubts.push(say`It read pH ${phValue(ph.value)} ${when(ph.at)}. Does the meter still agree with its buffers?`);
   return doubts;

@@ -1,6 +1,5 @@
 import { DRY_SUGAR_G_PER_L, stopsAt, yeastOf } from '../yeast/index.ts';
-import { MEAN_HONEY } from '../ingredients/index.ts';
-import { ASSUMPTION_RANGES, mixedOf } from '../record/index.ts';
+import { ASSUMPTION_RANGES, honeysPoured, mixedOf } from '../record/index.ts';
 import type { Ledger, ReadingPoint } from '../record/index.ts';
 import { DAY_MS, propagate } from '../quantities/index.ts';
 import type { Ranged, Working } from '../quantities/index.ts';
@@ -10,8 +9,8 @@ import type { Stillness } from './stillness.ts';
 
 /** Where this batch should stop, as a gravity and the sugar left, with their 10–90 % ranges. */
 export function expectedEnd(ledger: Ledger): ExpectedEnd | null {
-  if (ledger.pitch === null || ledger.waterG <= 0) return null;
-  const known = ends.get(ledger) ?? endOf(ledger, ledger.pitch);
+  if (ledger.history.pitch === null || ledger.liquid.waterG <= 0) return null;
+  const known = ends.get(ledger) ?? endOf(ledger, ledger.history.pitch);
   ends.set(ledger, known);
   return known;
 }
@@ -24,7 +23,7 @@ export interface ExpectedEnd {
 /** State, finish and stall all ask for the end of one and the same ledger, which no one changes once it is folded. */
 const ends = new WeakMap<Ledger, ExpectedEnd>();
 
-function endOf(ledger: Ledger, pitch: NonNullable<Ledger['pitch']>): ExpectedEnd {
+function endOf(ledger: Ledger, pitch: NonNullable<Ledger['history']['pitch']>): ExpectedEnd {
   const { toleranceAbv: typed } = yeastOf(pitch);
   /** It tolerates at least what it has made. */
   const made = abvBeforeSugar(ledger);
@@ -33,13 +32,14 @@ function endOf(ledger: Ledger, pitch: NonNullable<Ledger['pitch']>): ExpectedEnd
   const { ethanolYield, glycerolYield, unfermentableScale } = ASSUMPTION_RANGES;
   /** The range is honey’s; what malt and fruit leave, and what the yeast itself made, is no surer or less sure for it. */
   const ofHoneyG = Math.min(
-    ledger.unfermentableG,
-    ledger.honeys.reduce((sum, { massG }) => sum + massG * MEAN_HONEY.unfermentable, 0),
+    ledger.liquid.unfermentableG,
+    honeysPoured(ledger).reduce((sum, { massG, composition }) => sum + massG * composition.unfermentable, 0),
   );
   const inputs = [toleranceAbv, DRY_SUGAR_G_PER_L, ethanolYield, glycerolYield, unfermentableScale];
   return propagate(inputs, ([tolerance = 0, dry = 0, ethanol = 0, glycerol = 0, unfermentable = 1]) => {
     const moved = ofHoneyG * (unfermentable - 1);
-    const start = { ...ledger, unfermentableG: ledger.unfermentableG + moved, sugarG: Math.max(0, ledger.sugarG - moved) };
+    const { liquid } = ledger;
+    const start = { ...liquid, unfermentableG: liquid.unfermentableG + moved, sugarG: Math.max(0, liquid.sugarG - moved) };
     const stop = stopsAt(start, tolerance, dry, { ethanolYield: ethanol, glycerolYield: glycerol });
     return { sg: stop.sg, abv: stop.abv, sugarGPerL: stop.sugarGPerL };
   });
@@ -70,10 +70,9 @@ export const MALT_SHARE = 0.08;
 export const MALT_LEAVES_SG = 0.012;
 
 /** Of all that was poured but water, the share that malt made. */
-export function maltShareOf({ additions, honeys }: Ledger): number {
-  const malt = additions.filter(({ family }) => family === 'malt').reduce((sum, { massG }) => sum + massG, 0);
-  const poured =
-    additions.reduce((sum, { massG, insolubleG }) => sum + massG - insolubleG, 0) + honeys.reduce((sum, { massG }) => sum + massG, 0);
+export function maltShareOf({ history: { pours } }: Ledger): number {
+  const malt = pours.filter(({ family }) => family === 'malt').reduce((sum, { massG }) => sum + massG, 0);
+  const poured = pours.reduce((sum, { massG, insolubleG }) => sum + massG - insolubleG, 0);
   return poured > 0 ? malt / poured : 0;
 }
 
@@ -83,11 +82,13 @@ export const maltExplains = (ledger: Ledger, sg: number, endHighSg: number): boo
 
 /** Days of stillness that the maker's word wants. */
 export function stayDays(ledger: Ledger, end: ExpectedEnd): number {
-  if (ledger.pitch === null) return STAYS.days;
+  if (ledger.history.pitch === null) return STAYS.days;
   const volumeL = mixedOf(ledger)?.volumeL ?? 0;
-  const couldEat = volumeL > 0 ? ledger.sugarG / volumeL - end.sugarGPerL.value : 0;
+  const couldEat = volumeL > 0 ? ledger.liquid.sugarG / volumeL - end.sugarGPerL.value : 0;
   const isAlive =
-    ledger.guarded === null && couldEat > MUCH_G_PER_L && (mixedOf(ledger)?.abv ?? 0) < yeastOf(ledger.pitch).toleranceAbv.low;
+    ledger.history.guarded === null &&
+    couldEat > MUCH_G_PER_L &&
+    (mixedOf(ledger)?.abv ?? 0) < yeastOf(ledger.history.pitch).toleranceAbv.low;
   return isAlive ? STAYS.aliveDays : STAYS.days;
 }
 
@@ -97,7 +98,7 @@ export function stayDays(ledger: Ledger, end: ExpectedEnd): number {
  * anew; sugar under the guard of sulfite and sorbate leaves standing what was proven before it.
  */
 export function finishOf(ledger: Ledger): Finish {
-  if (ledger.unsweetened !== null) return finishOf(ledger.unsweetened);
+  if (ledger.history.unsweetened !== null) return finishOf(ledger.history.unsweetened);
   const fedAt = fedSugarAt(ledger, Number.POSITIVE_INFINITY) ?? Number.NEGATIVE_INFINITY;
   const judged = judgedReadings(ledger, fedAt);
   const stillness = stillnessOf(judged);
@@ -106,7 +107,7 @@ export function finishOf(ledger: Ledger): Finish {
   const none = { by: null, since: null, last, provenAt: null, wantsHydrometer: false, stillness } as const;
   if (last === null || end === null) return { ...none, state: 'moving' };
   const isLow = last.sg <= end.sg.high + EQUAL_SG || last.shareGone > 0.98;
-  const isWord = ledger.staysHereAt !== null && ledger.staysHereAt > fedAt;
+  const isWord = ledger.care.staysHereAt !== null && ledger.care.staysHereAt > fedAt;
   if (!isLow && !isWord) return { ...none, state: 'moving', since: stillness.since ?? last };
   const wantsHydrometer = stillness.last === null || !areEqual(stillness.last, last);
   const since = wantsHydrometer ? last : (stillness.since ?? last);
@@ -118,13 +119,13 @@ export function finishOf(ledger: Ledger): Finish {
 
 /** How the expected end comes about; null before the pitch. */
 export function endWorking(ledger: Ledger): Working | null {
-  if (ledger.pitch === null) return null;
-  const yeast = yeastOf(ledger.pitch);
+  if (ledger.history.pitch === null) return null;
+  const yeast = yeastOf(ledger.history.pitch);
   return {
     formula: 'ferment the sugar that is there until the alcohol reaches the tolerance or only a dry mead’s sugar is left',
     inputs: [
-      { name: 'fermentable sugar now', shown: `${ledger.sugarG.toFixed(0)} g` },
-      { name: 'unfermentable extract now', shown: `${ledger.unfermentableG.toFixed(0)} g` },
+      { name: 'fermentable sugar now', shown: `${ledger.liquid.sugarG.toFixed(0)} g` },
+      { name: 'unfermentable extract now', shown: `${ledger.liquid.unfermentableG.toFixed(0)} g` },
       {
         name: `${yeast.name} tolerates`,
         shown: `${yeast.toleranceAbv.value} % vol (${yeast.toleranceAbv.low} to ${yeast.toleranceAbv.high})`,

@@ -1,4 +1,4 @@
-import { viewOf } from '../record/index.ts';
+import { honeysPoured, viewOf } from '../record/index.ts';
 import type { Ledger } from '../record/index.ts';
 import { HOUR_MS, gPerL, gravity, hours, points, say, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
@@ -58,7 +58,7 @@ function isDryAndStill(ledger: Ledger, { last, stillness }: Finish): boolean {
 const isMaltAndStill = (ledger: Ledger, { last, stillness }: Finish): boolean => {
   const end = expectedEnd(ledger);
   return (
-    ledger.staysHereAt !== null &&
+    ledger.care.staysHereAt !== null &&
     last !== null &&
     end !== null &&
     maltExplains(ledger, last.sg, end.sg.high) &&
@@ -106,7 +106,7 @@ function unproven(ledger: Ledger, finish: Finish, stable: number | null): Senten
       ...proof,
       '.',
     ];
-  if (ledger.honeys.some(({ afterPitch }) => afterPitch))
+  if (honeysPoured(ledger).some(({ afterPitch }) => afterPitch))
     return [...say`Honey went into a mead that is not stabilized. Closed glass would burst: wait for `, ...proof, '.'];
   return [...say`The gravity is not proven steady. What ferments on in closed glass bursts it: wait for `, ...proof, '.'];
 }
@@ -125,10 +125,10 @@ function stoppedIsNotStable(ledger: Ledger, { last }: Finish): Sentence {
  * powders that turn out not to have gone in, honey that is told of later: each is judged as if it had been known.
  */
 export function glassAlarm(ledger: Ledger): Sentence | null {
-  const { bottled } = ledger;
+  const { bottled } = ledger.history;
   if (bottled === null) return null;
   if (fellInBottles(ledger))
-    return say`A bottle reads ${gravity(ledger.readings.at(-1)?.sg ?? 1)}, less than when it was bottled: it ferments in closed glass, which may burst in the hand. ${CARE}`;
+    return say`A bottle reads ${gravity(ledger.history.readings.at(-1)?.sg ?? 1)}, less than when it was bottled: it ferments in closed glass, which may burst in the hand. ${CARE}`;
   const sugarAt = sugarPours(ledger).findLast(({ at }) => at >= bottled.at)?.at;
   if (sugarAt !== undefined)
     return say`Sugar is written down ${when(sugarAt)}, after the bottling. If it went into closed glass, that may burst in the hand. ${CARE}`;
@@ -140,4 +140,4 @@ const CARE =
   'Leave the bottles where they are, covered with a thick cloth; cool them. Guard eyes and hands before you let the gas out, slowly, one by one; ask someone who knows, when in doubt.';
 
 /** Whether a batch wants looking after: until it is bottled, and again when something is wrong with its bottles. */
-export const isOpen = (ledger: Ledger): boolean => ledger.bottled === null || glassAlarm(ledger) !== null;
+export const isOpen = (ledger: Ledger): boolean => ledger.history.bottled === null || glassAlarm(ledger) !== null;

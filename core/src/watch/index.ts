@@ -6,4 +6,3 @@ export * from './stabilized.ts';
 export * from './stall/index.ts';
 export * from './state.ts';
 export * from './stillness.ts';
-export { eventSentence, honeyName } from './told.ts';

@@ -12,17 +12,18 @@ export function areEqual(a: ReadingPoint, b: ReadingPoint): boolean {
 }
 
 /** Readings that may open a gate: a float drifts and alcohol fools a refractometer, so neither closes a bottle. */
-export const provenReadings = (ledger: Ledger): ReadingPoint[] => ledger.readings.filter(({ instrument }) => provesAnEnd(instrument));
+export const provenReadings = (ledger: Ledger): ReadingPoint[] =>
+  ledger.history.readings.filter(({ instrument }) => provesAnEnd(instrument));
 
 /** Another batch poured in may bring sugar and yeast alike. */
-const blends = (ledger: Ledger): { at: number }[] => ledger.transfers.filter(({ direction }) => direction === 'in');
+const blends = (ledger: Ledger): { at: number }[] => ledger.history.transfers.filter(({ direction }) => direction === 'in');
 
 /** Since when enough of sulfite and of sorbate is in its present volume, given after the last yeast; null while it is not. */
-export const stabilizedAt = (ledger: Ledger): number | null => ledger.guarded?.at ?? null;
+export const stabilizedAt = (ledger: Ledger): number | null => ledger.history.guarded?.at ?? null;
 
 /** Everything that brought sugar, in the order of pouring: honey, and fruit, juice or syrup worth a gram of it. */
 export const sugarPours = (ledger: Ledger): { at: number; afterPitch: boolean }[] =>
-  [...ledger.honeys, ...ledger.additions.filter(({ sugarG }) => sugarG > LEAST_SUGAR_G)].sort((a, b) => a.at - b.at);
+  ledger.history.pours.filter(({ sugarG }) => sugarG > LEAST_SUGAR_G);
 
 /** When sugar last went to the yeast after the pitch and before this moment; null where none did. */
 export const fedSugarAt = (ledger: Ledger, before: number): number | null =>
@@ -34,9 +35,9 @@ export const fedSugarAt = (ledger: Ledger, before: number): number | null =>
 /** The most that its yeast had made at a reading before sugar last went to it, % vol; 0 where none did. Honey thins what it made. */
 export function abvBeforeSugar(ledger: Ledger): number {
   const fedAt = fedSugarAt(ledger, Number.POSITIVE_INFINITY);
-  const { pitch } = ledger;
+  const { pitch } = ledger.history;
   if (fedAt === null || pitch === null) return 0;
-  const before = ledger.readings.filter(({ at, verdict }) => verdict === 'follows' && at >= pitch.at && at < fedAt);
+  const before = ledger.history.readings.filter(({ at, verdict }) => verdict === 'follows' && at >= pitch.at && at < fedAt);
   return Math.max(0, ...before.map(({ abv }) => abv));
 }
 
@@ -51,18 +52,18 @@ export function sweetenedAt(ledger: Ledger): number | null {
  * after that is held against the last one before it, as what was poured since would have changed it, unless sugar was among that.
  */
 export function fellSince(ledger: Ledger, at: number): boolean {
-  const after = ledger.readings.filter((reading) => reading.at > at);
+  const after = ledger.history.readings.filter((reading) => reading.at > at);
   const fellAmongThese = GRAVITY_INSTRUMENTS.some((instrument) => {
     const own = after.filter((reading) => reading.instrument === instrument);
     const [first, last] = [own[0], own.at(-1)];
     return first !== undefined && last !== undefined && first.sg - last.sg > EQUAL_SG + 1e-9;
   });
   const [first] = after;
-  const before = ledger.readings.findLast((reading) => reading.at <= at && reading.verdict === 'follows');
+  const before = ledger.history.readings.findLast((reading) => reading.at <= at && reading.verdict === 'follows');
   if (fellAmongThese || first === undefined || before === undefined) return fellAmongThese;
   const sweetenedBetween = sugarPours(ledger).some((pour) => pour.at > before.at && pour.at <= first.at);
   return !sweetenedBetween && first.sg < first.expectedSg && !areEqual(first, { ...before, sg: first.expectedSg });
 }
 
 /** It fell in closed bottles, by a reading of one that was opened. */
-export const fellInBottles = (ledger: Ledger): boolean => ledger.bottled !== null && fellSince(ledger, ledger.bottled.at);
+export const fellInBottles = (ledger: Ledger): boolean => ledger.history.bottled !== null && fellSince(ledger, ledger.history.bottled.at);

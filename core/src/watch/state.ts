@@ -57,13 +57,13 @@ const FACE_VALUE = 1;
 /** Where a batch stands, said with its reason. */
 export function stateOf(ledger: Ledger, now: number): BatchState {
   const mixed = mixedOf(ledger);
-  if (ledger.bottled !== null) {
+  if (ledger.history.bottled !== null) {
     const alarm = glassAlarm(ledger);
-    if (alarm === null) return { phase: 'bottled', sentence: say`Bottled ${when(ledger.bottled.at)}.` };
+    if (alarm === null) return { phase: 'bottled', sentence: say`Bottled ${when(ledger.history.bottled.at)}.` };
     return { phase: fellInBottles(ledger) ? 'moving again' : 'glass in doubt', sentence: alarm };
   }
   if (mixed === null) return emptied(ledger);
-  if (ledger.pitch === null) return { phase: 'mixed', sentence: say`Mixed at ${gravity(mixed.sg)}; no yeast yet.` };
+  if (ledger.history.pitch === null) return { phase: 'mixed', sentence: say`Mixed at ${gravity(mixed.sg)}; no yeast yet.` };
   const stable = stabilizedAt(ledger);
   if (stable !== null) {
     const from = sweetenedAt(ledger) ?? stable;
@@ -74,9 +74,11 @@ export function stateOf(ledger: Ledger, now: number): BatchState {
       };
     return { phase: 'stabilized', sentence: say`Stabilized ${when(stable)}.` };
   }
-  const last = ledger.readings.findLast((reading) => reading.at >= (ledger.pitch?.at ?? 0) && reading.verdict === 'follows');
-  const ageH = Math.max(0, (now - ledger.pitch.at) / HOUR_MS);
-  const fallen = last === undefined ? 0 : ledger.pitch.sg - last.sg;
+  const last = ledger.history.readings.findLast(
+    (reading) => reading.at >= (ledger.history.pitch?.at ?? 0) && reading.verdict === 'follows',
+  );
+  const ageH = Math.max(0, (now - ledger.history.pitch.at) / HOUR_MS);
+  const fallen = last === undefined ? 0 : ledger.history.pitch.sg - last.sg;
   const finish = finishOf(ledger);
   if (last === undefined) return unread(ledger, ageH);
   if (fallen < MOVED_SG && ageH < LAG_H && !showsLife(ledger)) {
@@ -102,8 +104,8 @@ export function stateOf(ledger: Ledger, now: number): BatchState {
 
 /** Nothing is in the vessel: not yet, or no longer. */
 function emptied(ledger: Ledger): BatchState {
-  if (ledger.pouredG === 0) return { phase: 'empty', sentence: say`Planned; nothing is poured yet.` };
-  const children = ledger.transfers.filter(({ direction }) => direction === 'out').map(({ name }) => name);
+  if (ledger.liquid.pouredG === 0) return { phase: 'empty', sentence: say`Planned; nothing is poured yet.` };
+  const children = ledger.history.transfers.filter(({ direction }) => direction === 'out').map(({ name }) => name);
   return children.length > 0
     ? { phase: 'emptied', sentence: [`All of it was poured over: ${children.join(', ')}.`] }
     : { phase: 'emptied', sentence: say`Nothing is left in the vessel.` };

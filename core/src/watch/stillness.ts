@@ -93,4 +93,4 @@ export const isStillFor = (stillness: Stillness, days: number, looks: number): b
 
 /** What was read since the pitch and since sugar last went to the yeast, up to a moment. */
 export const judgedReadings = (ledger: Ledger, fedAt: number): ReadingPoint[] =>
-  ledger.readings.filter(({ at }) => ledger.pitch !== null && at >= ledger.pitch.at && at > fedAt);
+  ledger.history.readings.filter(({ at }) => ledger.history.pitch !== null && at >= ledger.history.pitch.at && at > fedAt);

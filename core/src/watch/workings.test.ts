@@ -42,7 +42,7 @@ const feeding = feedingPlanOf(ledger, {
   organic: { source: 'organic' },
   ammonium: { source: 'dap' },
 })!;
-const feedings = feedingWorkings(feeding, ledger.pitch)!;
+const feedings = feedingWorkings(feeding, ledger.history.pitch)!;
 const value = (working: Working, name: string): number => Number.parseFloat(working.inputs.find((given) => given.name === name)!.shown);
 
 describe('every figure can show how it came about', () => {
@@ -54,7 +54,7 @@ describe('every figure can show how it came about', () => {
     ['end', endWorking(ledger)!],
     ['sulfite', stabilizeWorking(input, stabilizing)],
     ['sorbate', sorbateWorking(input, stabilizing)],
-    ['honey', sweetenWorking(ledger, 100, honey)],
+    ['honey', sweetenWorking(ledger.liquid, 100, honey)],
     ['need', feedings.need],
     ['supply', feedings.supply],
     ['own nitrogen', feedings.honey],

@@ -1,3 +1,4 @@
 export * from './pitching.ts';
 export * from './stop.ts';
 export * from './types.ts';
+export { ownYeastShape, yeastIdShape } from './shape.ts';

@@ -1,45 +1,17 @@
-import { ETHANOL_20_KG_PER_M3, ferment, mix } from '../liquid/index.ts';
+import { ETHANOL_20_KG_PER_M3 } from '../liquid/index.ts';
+import { afterSugar, fermentSugar } from '../masses/index.ts';
+import type { Masses, Yields } from '../masses/index.ts';
 import { findRoot } from '../numerics/index.ts';
-
-/** What yeast works on, by mass. */
-export interface Fermentable {
-  waterG: number;
-  sugarG: number;
-  unfermentableG: number;
-  ethanolG: number;
-}
-
-export interface YieldAssumptions {
-  ethanolYield: number;
-  glycerolYield: number;
-}
 
 /** Sugar that even a dry mead keeps, g/L (our estimate: pentoses and what tired yeast leaves). */
 export const DRY_SUGAR_G_PER_L = { value: 3, low: 1, high: 8 } as const;
-
-/** The masses after the yeast has taken up this much sugar; glycerol stays behind as extract. */
-export function fermentSugar(start: Fermentable, sugarG: number, yields: YieldAssumptions): Fermentable {
-  const extractGone = sugarG * (1 - yields.glycerolYield);
-  return {
-    waterG: start.waterG,
-    sugarG: start.sugarG - sugarG,
-    unfermentableG: start.unfermentableG + sugarG * yields.glycerolYield,
-    ethanolG: start.ethanolG + extractGone * yields.ethanolYield,
-  };
-}
-
-/** The liquid after the yeast has taken up this much sugar. */
-export function afterSugar(start: Fermentable, sugarG: number, yields: YieldAssumptions) {
-  const liquid = { waterG: start.waterG, extractG: start.sugarG + start.unfermentableG, ethanolG: start.ethanolG };
-  return mix(ferment(liquid, sugarG * (1 - yields.glycerolYield), yields.ethanolYield));
-}
 
 export interface Stop {
   sg: number;
   abv: number;
   volumeL: number;
   sugarGPerL: number;
-  mead: Fermentable;
+  mead: Masses;
   /** True where the alcohol stops it, false where the sugar runs out. */
   atTolerance: boolean;
 }
@@ -50,7 +22,7 @@ export interface Stop {
  *
  * Secant steps: the strength is nearly linear in the sugar.
  */
-export function sugarAtAbv(start: Fermentable, abv: number, yields: YieldAssumptions): { sugarG: number; volumeL: number } {
+export function sugarAtAbv(start: Readonly<Masses>, abv: number, yields: Yields): { sugarG: number; volumeL: number } {
   const perSugar = (1 - yields.glycerolYield) * yields.ethanolYield;
   const before = afterSugar(start, 0, yields);
   let sugarG = (((abv / 100) * ETHANOL_20_KG_PER_M3 * before.volumeL - start.ethanolG) / perSugar) * 0.97;
@@ -70,7 +42,7 @@ export function sugarAtAbv(start: Fermentable, abv: number, yields: YieldAssumpt
  * Where a healthy fermentation stops: at the yeast's tolerance, or dry.
  * A must that is already beyond its tolerance stops where it is.
  */
-export function stopsAt(start: Fermentable, toleranceAbv: number, drySugarGPerL: number, yields: YieldAssumptions): Stop {
+export function stopsAt(start: Readonly<Masses>, toleranceAbv: number, drySugarGPerL: number, yields: Yields): Stop {
   const stop = (sugarG: number, atTolerance: boolean, after = afterSugar(start, sugarG, yields)): Stop => ({
     sg: after.sg,
     abv: after.abv,

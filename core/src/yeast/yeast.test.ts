@@ -3,9 +3,10 @@ import { describe, expect, it } from 'vitest';
 import { CENTRAL_ASSUMPTIONS } from '../record/index.ts';
 import { alcoholByBalance } from '../liquid/index.ts';
 import { Refusal } from '../quantities/index.ts';
-import { DRY_SUGAR_G_PER_L, YEAST_TYPES, afterSugar, stopsAt, yeastToPitchG, yeastType } from './index.ts';
+import { afterSugar } from '../masses/index.ts';
+import { DRY_SUGAR_G_PER_L, YEAST_TYPES, stopsAt, yeastToPitchG, yeastType } from './index.ts';
 
-const must = (sugarG: number) => ({ waterG: 4000, sugarG, unfermentableG: 40, ethanolG: 0 });
+const must = (sugarG: number) => ({ waterG: 4000, sugarG, unfermentableG: 40, ethanolG: 0, insolubleG: 0 });
 const DRY = DRY_SUGAR_G_PER_L.value;
 
 describe('yeast types', () => {

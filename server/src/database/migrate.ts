@@ -7,9 +7,12 @@ import { feeding } from './migrations/20261125-feeding.ts';
 import { watching } from './migrations/20261126-watching.ts';
 import { instruments } from './migrations/20261127-instruments.ts';
 import { temperaturesAndCures } from './migrations/20261128-temperatures-and-cures.ts';
+import { versions } from './migrations/20261129-versions.ts';
 
 /** Listed, not globbed, so that the built server carries them. Order is the order of their names. */
-const MIGRATIONS: Migration[] = [firstLight, theMust, feeding, watching, instruments, temperaturesAndCures];
+const MIGRATIONS: Migration[] = [firstLight, theMust, feeding, watching, instruments, temperaturesAndCures, versions];
+
+const storageOf = (sequelize: Sequelize) => new SequelizeStorage({ sequelize, tableName: 'migrations' });
 
 export function migratorOf(sequelize: Sequelize) {
   const queries = sequelize.getQueryInterface();
@@ -19,7 +22,21 @@ export function migratorOf(sequelize: Sequelize) {
       up: () => sequelize.transaction((transaction) => up(queries, transaction)),
       down: () => sequelize.transaction((transaction) => down(queries, transaction)),
     })),
-    storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
+    storage: storageOf(sequelize),
     logger: undefined,
   });
+}
+
+/**
+ * Brings the database to this program's schema.
+ * @throws Error with a sentence where a newer program has been at it: this one would misread what that one wrote
+ */
+export async function migrate(sequelize: Sequelize): Promise<void> {
+  const known = new Set(MIGRATIONS.map(({ name }) => name));
+  const newer = (await storageOf(sequelize).executed()).filter((name) => !known.has(name));
+  if (newer.length > 0)
+    throw new Error(
+      `This cellar was last opened by a newer Hollow Bell (its schema has “${newer.join('”, “')}”). Start that program; nothing was changed.`,
+    );
+  await migratorOf(sequelize).up();
 }

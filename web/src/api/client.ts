@@ -19,6 +19,7 @@ import type {
   Split,
   Standing,
 } from '@hollow-bell/contract';
+import { upcast } from '@hollow-bell/core/record';
 import type { BatchEvent } from '@hollow-bell/core/record';
 import type { Sentence } from '@hollow-bell/core/quantities';
 
@@ -59,8 +60,12 @@ async function call<T>(method: string, path: string, body?: unknown, headers: Re
   if (response.ok) return answer as T;
   const error = answer as ApiError | null;
   if (error?.code === undefined) throw new ApiFailure('away', AWAY);
-  throw new ApiFailure(error.code, error.message, error.since, error.said);
+  throw new ApiFailure(error.code, error.message, error.since?.map(upcast), error.said);
 }
+
+/** What an earlier program wrote is read as this one does. */
+const read = <B extends { events: BatchEvent[] }>(answer: Promise<B>): Promise<B> =>
+  answer.then((batch) => ({ ...batch, events: batch.events.map(upcast) }));
 
 export const api = {
   health: () => call<{ ok: true }>('GET', '/health'),
@@ -70,13 +75,13 @@ export const api = {
   rounds: () => call<{ standing: Standing[] }>('GET', '/rounds'),
   batches: ({ name = '', olderThan }: ListQuery) =>
     call<BatchList>('GET', `/batches?${new URLSearchParams({ name, ...(olderThan === undefined ? {} : { olderThan }) }).toString()}`),
-  batch: (id: string) => call<BatchRecord>('GET', `/batches/${id}?ledger=false`),
-  createBatch: (id: string, name: string, plan: BatchPlan) => call<Batch>('POST', '/batches', { id, name, plan }),
-  rename: (id: string, name: string) => call<Batch>('PATCH', `/batches/${id}`, { name }),
-  replan: (id: string, afterVersion: number, plan: BatchPlan) => call<Batch>('PUT', `/batches/${id}/plan`, { afterVersion, plan }),
-  split: (id: string, split: Split) => call<Batch>('POST', `/batches/${id}/split`, split),
-  blend: (id: string, blend: Blend) => call<Batch>('POST', `/batches/${id}/blend`, blend),
-  move: (id: string, move: Move) => call<Batch>('POST', `/batches/${id}/move`, move),
+  batch: (id: string) => read(call<BatchRecord>('GET', `/batches/${id}?ledger=false`)),
+  createBatch: (id: string, name: string, plan: BatchPlan) => read(call<Batch>('POST', '/batches', { id, name, plan })),
+  rename: (id: string, name: string) => read(call<Batch>('PATCH', `/batches/${id}`, { name })),
+  replan: (id: string, afterVersion: number, plan: BatchPlan) => read(call<Batch>('PUT', `/batches/${id}/plan`, { afterVersion, plan })),
+  split: (id: string, split: Split) => read(call<Batch>('POST', `/batches/${id}/split`, split)),
+  blend: (id: string, blend: Blend) => read(call<Batch>('POST', `/batches/${id}/blend`, blend)),
+  move: (id: string, move: Move) => read(call<Batch>('POST', `/batches/${id}/move`, move)),
   floats: () => call<{ floats: FloatDevice[] }>('GET', '/floats'),
   makeFloat: (id: string, name: string, batchId: string) => call<MadeFloat>('POST', '/floats', { id, name, batchId }),
   hangFloat: (id: string, batchId: string | null) => call<FloatDevice>('PATCH', `/floats/${id}`, { batchId }),
@@ -90,5 +95,5 @@ export const api = {
   importShelf: (items: ShelfItem[]) => call<{ written: number }>('POST', '/shelf/import', { items }),
   removeShelfItem: (id: string) => call<{ removed: boolean }>('DELETE', `/shelf/${id}`),
   append: (id: string, afterSeq: number, events: NewEvent[]) =>
-    call<{ lastSeq: number; events: BatchEvent[] }>('POST', `/batches/${id}/events`, { afterSeq, events }),
+    read(call<{ lastSeq: number; events: BatchEvent[] }>('POST', `/batches/${id}/events`, { afterSeq, events })),
 };

@@ -5,7 +5,7 @@ import type { StandingEvent } from '@hollow-bell/core/record';
 import { computed } from 'vue';
 import type { Ref } from 'vue';
 import type { DescentData } from '../parts/descent/options.ts';
-import { eventSentence } from '@hollow-bell/core/watch';
+import { eventSentence } from '@hollow-bell/core/record';
 import { useBatch } from '../stores/batch.ts';
 import { usePractice } from '../stores/practice.ts';
 import { useReader } from './useReader.ts';
@@ -24,7 +24,7 @@ export function useDescent(fan: Ref<readonly FanPoint[]>, compared: Ref<readonly
   };
   /** What may have bent the line; of things at one moment the first stands for all. */
   const happenings = computed(() => {
-    const pitchedAt = store.ledger.pitch?.at ?? Number.POSITIVE_INFINITY;
+    const pitchedAt = store.ledger.history.pitch?.at ?? Number.POSITIVE_INFINITY;
     const told = new Map<number, string>();
     for (const { standing, withdrawn } of store.log.toReversed()) {
       const isShown =
@@ -36,22 +36,24 @@ export function useDescent(fan: Ref<readonly FanPoint[]>, compared: Ref<readonly
 
   return computed<DescentData | null>(() => {
     const { ledger } = store;
-    if (ledger.readings.length === 0) return null;
-    const isOver = ledger.bottled !== null || ledger.sulfites.some(({ at }) => at > (ledger.pitch?.at ?? Number.POSITIVE_INFINITY));
+    if (ledger.history.readings.length === 0) return null;
+    const isOver =
+      ledger.history.bottled !== null ||
+      ledger.history.sulfites.some(({ at }) => at > (ledger.history.pitch?.at ?? Number.POSITIVE_INFINITY));
     return {
-      startAt: Math.min(ledger.pitch?.at ?? Number.POSITIVE_INFINITY, ledger.readings[0]?.at ?? 0),
+      startAt: Math.min(ledger.history.pitch?.at ?? Number.POSITIVE_INFINITY, ledger.history.readings[0]?.at ?? 0),
       endAt: Math.max(store.now, fan.value.at(-1)?.at ?? 0),
-      readings: ledger.readings.map(({ at, sg, plusMinus, verdict, instrument }) => ({
+      readings: ledger.history.readings.map(({ at, sg, plusMinus, verdict, instrument }) => ({
         at,
         sg,
         plusMinus,
         follows: verdict === 'follows',
         isFloat: instrument === 'float',
       })),
-      temps: ledger.temps,
+      temps: ledger.history.temps,
       float: store.float,
       happenings: happenings.value,
-      thirdBreakSg: ledger.pitch === null || isOver ? null : sgAtShare(ledger, THIRD_BREAK),
+      thirdBreakSg: ledger.history.pitch === null || isOver ? null : sgAtShare(ledger, THIRD_BREAK),
       end: isOver ? null : (store.end?.sg ?? null),
       units: house.practice.units,
       forecast: fan.value,

@@ -7,11 +7,11 @@ import { useBatch } from '../stores/batch.ts';
 /** The feeding of the open batch; before the pitch as if it were pitched now, as it is measured or as it is planned. */
 export function useFeeding() {
   const store = useBatch();
-  const isPreview = computed(() => store.ledger.pitch === null && store.ledger.bottled === null);
+  const isPreview = computed(() => store.ledger.history.pitch === null && store.ledger.history.bottled === null);
   const ledger = computed(() => {
     if (!isPreview.value || store.batch === null) return store.ledger;
     const { must } = store.batch.plan;
-    return store.ledger.readings.length > 0 ? ledgerPitchedNow(store.events, must, store.now) : ledgerAsPlanned(must, store.now);
+    return store.ledger.history.readings.length > 0 ? ledgerPitchedNow(store.events, must, store.now) : ledgerAsPlanned(must, store.now);
   });
   const feeding = computed(() =>
     !isPreview.value || store.batch === null ? store.feeding : feedingPlanOf(ledger.value, feedingPracticeOf(store.batch.plan)),

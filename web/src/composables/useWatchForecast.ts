@@ -25,7 +25,7 @@ export function useWatchForecast() {
     const { ledger, batch } = store;
     if (batch === null || !isFermentingOn.value) return null;
     return forecastInputOf(ledger, {
-      now: ledger.lastEventAt ?? store.now,
+      now: ledger.history.lastEventAt ?? store.now,
       horizonDays: FORECAST_DAYS,
       members: MEMBERS,
       seed: 1,
@@ -36,7 +36,7 @@ export function useWatchForecast() {
   const input = computed<ForecastInput | null>(() => {
     const { ledger, batch, view } = store;
     if (course.value === null || batch === null) return null;
-    const ahead = dosesAhead(store.feedingNow, ledger.pitch?.at ?? 0, view?.volumeL ?? 1, batch.plan.practice.organicCredit);
+    const ahead = dosesAhead(store.feedingNow, ledger.history.pitch?.at ?? 0, view?.volumeL ?? 1, batch.plan.practice.organicCredit);
     return askWhatIf(course.value, whatIf.value, ahead, view?.shareGone ?? 0);
   });
   const { answer, progress, hasFailed, again } = useForecast(input);

@@ -1,13 +1,12 @@
 <script setup lang="ts">
-import type { EventContent, LogEntry, Replacement } from '@hollow-bell/core/record';
+import { HAPPENINGS, eventSentence } from '@hollow-bell/core/record';
+import type { CorrectedField, LogEntry, Replacement } from '@hollow-bell/core/record';
 import { Refusal } from '@hollow-bell/core/quantities';
-import type { FieldKind } from '@hollow-bell/core/quantities';
 import { computed, onMounted, ref } from 'vue';
 import PickList from './PickList.vue';
 import QuantityField from './QuantityField.vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
-import { eventSentence } from '@hollow-bell/core/watch';
 import { useBatch } from '../stores/batch.ts';
 import { useRounds } from '../stores/rounds.ts';
 import MakerDialog from './MakerDialog.vue';
@@ -15,36 +14,16 @@ import MakerDialog from './MakerDialog.vue';
 const props = defineProps<{ entry: LogEntry }>();
 const emit = defineEmits<{ close: [] }>();
 
-/** The figures of each kind of entry that can be corrected, by the name they have in it. */
-const FIELDS: Partial<Record<EventContent['kind'], { name: string; label: string; kind: FieldKind }[]>> = {
-  reading: [
-    { name: 'sg', label: 'gravity', kind: 'sg' },
-    { name: 'brix', label: 'refractometer', kind: 'brix' },
-    { name: 'tempC', label: 'sample at', kind: 'temp' },
-    { name: 'ph', label: 'pH', kind: 'ph' },
-    { name: 'taGPerL', label: 'acid, as tartaric', kind: 'gramsPerL' },
-    { name: 'freeSo2MgPerL', label: 'free SO₂', kind: 'mgPerL' },
-    { name: 'leesMm', label: 'lees', kind: 'mm' },
-  ],
-  honey: [{ name: 'massG', label: 'honey', kind: 'mass' }],
-  ingredient: [{ name: 'massG', label: 'how much', kind: 'mass' }],
-  strain: [{ name: 'massG', label: 'pulp, as it dripped', kind: 'smallMass' }],
-  water: [{ name: 'volumeL', label: 'water', kind: 'volume' }],
-  yeast: [{ name: 'massG', label: 'dry yeast', kind: 'smallMass' }],
-  nutrient: [{ name: 'massG', label: 'nutrient', kind: 'smallMass' }],
-  sulfite: [{ name: 'massG', label: 'metabisulfite', kind: 'smallMass' }],
-  base: [{ name: 'massG', label: 'potassium salt', kind: 'smallMass' }],
-  sorbate: [{ name: 'massG', label: 'potassium sorbate', kind: 'smallMass' }],
-  removal: [{ name: 'volumeL', label: 'lost', kind: 'volume' }],
-  rack: [{ name: 'volumeL', label: 'left after racking', kind: 'volume' }],
-};
-
 const store = useBatch();
 const { tell } = useReader();
 const { refusal, busy, attempt, blocked } = useAttempt();
 const standing = props.entry.standing;
 /** A reading shows only what was read then. */
-const fields = (FIELDS[standing.kind] ?? []).filter(({ name }) => standing.kind !== 'reading' || name in standing.payload);
+const corrects: readonly CorrectedField[] = HAPPENINGS[standing.kind].corrects;
+const fields = corrects.flatMap(({ name, label, kind }) =>
+  kind === 'text' || (standing.kind === 'reading' && !(name in standing.payload)) ? [] : [{ name, label, kind }],
+);
+const words = corrects.find(({ kind }) => kind === 'text') ?? null;
 const rounds = useRounds();
 const moveTo = ref('');
 const others = computed(() =>
@@ -57,7 +36,7 @@ async function move(): Promise<void> {
 const values = ref<Record<string, number | null>>(
   Object.fromEntries(fields.map(({ name }) => [name, (standing.payload as Record<string, number | undefined>)[name] ?? null])),
 );
-const text = ref(standing.kind === 'note' ? standing.payload.text : '');
+const text = ref(words === null ? '' : ((standing.payload as Record<string, string>)[words.name] ?? ''));
 const toLocal = (at: number): string => new Date(at - new Date(at).getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
 const time = ref(toLocal(standing.happenedAt));
 const title = computed(() => `Correct: ${tell(eventSentence(standing))}`);
@@ -67,9 +46,8 @@ function replacement(): Replacement {
   if (!Number.isFinite(happenedAt)) throw new Refusal('The time is not complete; give a day and a clock time.');
   const changed = Object.fromEntries(Object.entries(values.value).filter(([, value]) => value !== null));
   const kept = Object.fromEntries(Object.entries(standing.payload).filter(([name]) => !(name in values.value)));
-  const payload =
-    standing.kind === 'note' ? { ...standing.payload, text: text.value.trim() || standing.payload.text } : { ...kept, ...changed };
-  return { kind: standing.kind, payload, happenedAt } as Replacement;
+  const said = words === null || text.value.trim() === '' ? {} : { [words.name]: text.value.trim() };
+  return { kind: standing.kind, payload: { ...kept, ...changed, ...said }, happenedAt } as Replacement;
 }
 
 async function save(what: 'correct' | 'take back' | 'bring back'): Promise<void> {
@@ -103,8 +81,9 @@ async function save(what: 'correct' | 'take back' | 'bring back'): Promise<void>
           :label="field.label"
           :needed="standing.kind !== 'reading'"
         />
-        <label v-if="standing.kind === 'note'"
-          ><span class="small quiet">note</span><el-input v-model="text" type="textarea" :rows="3" maxlength="2000"
+        <label v-if="words !== null"
+          ><span class="small quiet">{{ words.label }}</span
+          ><el-input v-model="text" type="textarea" :rows="3" maxlength="2000"
         /></label>
         <label class="time"><span class="small quiet">when</span><input v-model="time" type="datetime-local" class="mono" /></label>
       </template>

@@ -9,7 +9,7 @@ import QuantityField from './QuantityField.vue';
 const store = useBatch();
 const { show } = useReader();
 const starterC = ref<number | null>(REHYDRATION.tempC - 4);
-const mustC = ref<number | null>(store.ledger.temps.at(-1)?.tempC ?? store.batch?.plan.must.roomTempC ?? 20);
+const mustC = ref<number | null>(store.ledger.history.temps.at(-1)?.tempC ?? store.batch?.plan.must.roomTempC ?? 20);
 const starterL = computed(() => {
   const { view } = store;
   return view === null ? 0 : rehydrationOf(yeastToPitchG(view.volumeL, view.sg)).waterL;

@@ -38,7 +38,7 @@ async function pour(): Promise<void> {
 </script>
 
 <template>
-  <p v-if="store.view !== null && store.ledger.bottled === null" class="deeds-line small no-print">
+  <p v-if="store.view !== null && store.ledger.history.bottled === null" class="deeds-line small no-print">
     <button type="button" class="link" @click="picking = true">Add something</button>
     <button type="button" class="link" @click="open = 'blend'">Pour in another</button>
     <button type="button" class="link" @click="open = 'split'">Split</button>

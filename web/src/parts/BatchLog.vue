@@ -5,7 +5,7 @@ import AmendDialog from './AmendDialog.vue';
 import BatchDeeds from './BatchDeeds.vue';
 import SentenceText from './SentenceText.vue';
 import { useReader } from '../composables/useReader.ts';
-import { eventSentence } from '@hollow-bell/core/watch';
+import { eventSentence } from '@hollow-bell/core/record';
 import { useBatch } from '../stores/batch.ts';
 
 /** Where the batch cannot be reckoned there is nothing to do but to mend its record. */
@@ -16,7 +16,7 @@ const { show, tell } = useReader();
 const correcting = ref<LogEntry | null>(null);
 const isUnexplained = (entry: LogEntry): boolean =>
   store.unreckoned === null &&
-  store.ledger.readings.some((reading) => reading.eventId === entry.first.id && reading.verdict === 'unexplained');
+  store.ledger.history.readings.some((reading) => reading.eventId === entry.first.id && reading.verdict === 'unexplained');
 </script>
 
 <template>

@@ -7,10 +7,11 @@ import { useBatch } from '../stores/batch.ts';
 const store = useBatch();
 const { show } = useReader();
 const about = computed(() => {
-  const pitch = store.ledger.pitch;
+  const pitch = store.ledger.history.pitch;
   const vessel = store.batch?.plan.must.vessel.name ?? '';
-  const volume = store.view === null || store.ledger.bottled !== null ? '' : `, ${show('volumeL', store.view.volumeL)} in the ${vessel}`;
-  if (store.ledger.bottled !== null) return 'bottled';
+  const volume =
+    store.view === null || store.ledger.history.bottled !== null ? '' : `, ${show('volumeL', store.view.volumeL)} in the ${vessel}`;
+  if (store.ledger.history.bottled !== null) return 'bottled';
   return pitch === null
     ? store.view === null
       ? 'not yet mixed'

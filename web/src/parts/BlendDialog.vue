@@ -2,7 +2,8 @@
 import { floatPointsOf } from '@hollow-bell/contract';
 import type { BatchRecord } from '@hollow-bell/contract';
 import { withFloat } from '@hollow-bell/core/float';
-import { fold, liquidOf, parcelOf } from '@hollow-bell/core/record';
+import { liquidOf } from '@hollow-bell/core/masses';
+import { fold, parcelOf } from '@hollow-bell/core/record';
 import { mix, pourTogether } from '@hollow-bell/core/liquid';
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { api } from '../api/client.ts';
@@ -41,7 +42,7 @@ watch(fromId, (id) =>
 const sourceLedger = computed(() => (source.value === null ? null : fold(withFloat(source.value.events, floatPointsOf(source.value)))));
 const outcome = useAnswer(() => {
   if (sourceLedger.value === null || volumeL.value === null) return null;
-  return mix(pourTogether(liquidOf(store.ledger), liquidOf(parcelOf(sourceLedger.value, volumeL.value))));
+  return mix(pourTogether(liquidOf(store.ledger.liquid), liquidOf(parcelOf(sourceLedger.value, volumeL.value).liquid)));
 });
 
 async function pour(): Promise<void> {

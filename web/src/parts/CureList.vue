@@ -19,7 +19,7 @@ const stillSince = computed(() => props.evidence.still?.at ?? store.now);
 const next = computed(() => nextCure(props.cures, store.ledger, stillSince.value));
 /** When a cure was last tried on this stall; null where it was not. */
 const triedAt = ({ id }: Cure): number | null =>
-  store.ledger.cures.findLast(({ cure, at }) => cure === id && at >= stillSince.value)?.at ?? null;
+  store.ledger.care.cures.findLast(({ cure, at }) => cure === id && at >= stillSince.value)?.at ?? null;
 const rows = computed(() =>
   props.cures.map((cure) => {
     const tried = triedAt(cure);
@@ -81,7 +81,7 @@ const beginStarter = (): Promise<boolean> =>
       </li>
     </ol>
     <p class="no-print">
-      <span v-if="store.ledger.restart !== null" class="quiet">Begun; its steps come up on Rounds, one by one.</span>
+      <span v-if="store.ledger.care.restart !== null" class="quiet">Begun; its steps come up on Rounds, one by one.</span>
       <el-button v-else :loading="busy" @click="beginStarter">Begin it; put its steps on Rounds</el-button>
     </p>
   </details>

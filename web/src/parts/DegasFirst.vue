@@ -15,7 +15,7 @@ const { refusal, busy, attempt } = useAttempt();
 const { leftS, isOver, start, stop } = useCountdown();
 /** Degassed within the hour counts for this dose. */
 const degassedAt = computed(() => {
-  const at = store.ledger.marks.degassed;
+  const at = store.ledger.history.marks.degassed;
   return at !== undefined && store.now - at < HOUR_MS ? at : null;
 });
 const clock = computed(() => {

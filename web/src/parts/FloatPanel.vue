@@ -77,9 +77,9 @@ const AT_ONCE = 400;
 const playSimulated = (): Promise<boolean> =>
   attempt(async () => {
     const { ledger, batch } = store;
-    if (made.value === null || batch === null || ledger.pitch === null) return;
-    const atPitch = foldUntil(store.events, ledger.pitch.at + 1);
-    const toH = (Date.now() - ledger.pitch.at) / HOUR_MS;
+    if (made.value === null || batch === null || ledger.history.pitch === null) return;
+    const atPitch = foldUntil(store.events, ledger.history.pitch.at + 1);
+    const toH = (Date.now() - ledger.history.pitch.at) / HOUR_MS;
     const play = {
       story: story.value,
       fromH: 6,
@@ -88,7 +88,7 @@ const playSimulated = (): Promise<boolean> =>
       warmedAtH: null,
       wrongs: { ...USUAL_WRONGS, stuckFromH: swim.value === 'hangs' ? toH / 2 : null },
     };
-    const readings = (floatReadings(atPitch, play, seeded(ledger.pitch.at % 1e9)) ?? []).map(({ at, sg, tempC }) => ({
+    const readings = (floatReadings(atPitch, play, seeded(ledger.history.pitch.at % 1e9)) ?? []).map(({ at, sg, tempC }) => ({
       at,
       sg,
       tempC: tempC ?? undefined,
@@ -130,7 +130,7 @@ const playSimulated = (): Promise<boolean> =>
       <p class="deeds">
         <el-button @click="copy(made.token)">{{ copied ? 'Copied' : 'Copy the token' }}</el-button>
       </p>
-      <div v-if="store.ledger.pitch !== null" class="simulated">
+      <div v-if="store.ledger.history.pitch !== null" class="simulated">
         <PickList v-model="story" label="a simulated must that" :options="STORIES" />
         <PickList v-model="swim" label="a float that" :options="FLOATS" />
         <el-button :loading="busy" @click="playSimulated">Let a simulated float post up to now</el-button>

@@ -1,14 +1,15 @@
 <script setup lang="ts">
+import type { Masses } from '@hollow-bell/core/masses';
+import { honeysPoured } from '@hollow-bell/core/record';
 import type { Ranged } from '@hollow-bell/core/quantities';
 import { scaleFromGlassG, sugarRange, sweeten } from '@hollow-bell/core/sweeten';
 import type { SweeteningHoney } from '@hollow-bell/core/sweeten';
-import type { Fermentable } from '@hollow-bell/core/yeast';
 import { computed, ref } from 'vue';
 import { useReader } from '../composables/useReader.ts';
 import { liquidColor } from '../look/liquidColor.ts';
 import { useBatch } from '../stores/batch.ts';
 
-const props = defineProps<{ mead: Fermentable; honey: SweeteningHoney; batchL: number; sugar: Ranged; chosenG: number | null }>();
+const props = defineProps<{ mead: Masses; honey: SweeteningHoney; batchL: number; sugar: Ranged; chosenG: number | null }>();
 const emit = defineEmits<{ choose: [honeyG: number | null] }>();
 
 const { show, showFigure } = useReader();
@@ -16,7 +17,7 @@ const store = useBatch();
 const GLASS_ML = 100;
 const STEPS = [0.5, 1, 2];
 const stepG = ref(1);
-const color = computed(() => liquidColor(store.ledger.honeys.map(({ name }) => name)));
+const color = computed(() => liquidColor(honeysPoured(store.ledger).map(({ name }) => name)));
 const glasses = computed(() =>
   Array.from({ length: 5 }, (_, i) => {
     const grams = i * stepG.value;

@@ -2,7 +2,7 @@
 import { computed } from 'vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
-import { eventSentence } from '@hollow-bell/core/watch';
+import { eventSentence } from '@hollow-bell/core/record';
 import { useBatch } from '../stores/batch.ts';
 import { useKept } from '../stores/kept.ts';
 import { useOutbox } from '../stores/outbox.ts';

@@ -5,7 +5,7 @@ import type { FruitForm, PlannedIngredient } from '@hollow-bell/core/must';
 import { computed, ref } from 'vue';
 import { useReader } from '../composables/useReader.ts';
 import { liquidColor } from '../look/liquidColor.ts';
-import { honeyName } from '@hollow-bell/core/watch';
+import { honeyName } from '@hollow-bell/core/ingredients';
 import CompositionFields from './CompositionFields.vue';
 import LockButton from './LockButton.vue';
 import PickList from './PickList.vue';

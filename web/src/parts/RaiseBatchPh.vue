@@ -21,7 +21,7 @@ const trial = ref<PhTrial>({
   added: null,
   before: null,
   perL: null,
-  after: store.ledger.ph?.value ?? null,
+  after: store.ledger.history.ph?.value ?? null,
   to: null,
 });
 const putIn = (salt: BaseSalt, massG: number): Promise<boolean> =>

@@ -10,7 +10,7 @@ import QuantityField from './QuantityField.vue';
 import SentenceText from './SentenceText.vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
-import { eventSentence } from '@hollow-bell/core/watch';
+import { eventSentence } from '@hollow-bell/core/record';
 import { useBatch } from '../stores/batch.ts';
 import { usePractice } from '../stores/practice.ts';
 import { useShelf } from '../stores/shelf.ts';
@@ -90,7 +90,7 @@ async function save(): Promise<void> {
   const { payload } = meant.value;
   if (payload === null) return;
   const event = { kind: 'reading' as const, payload };
-  const told = tell(eventSentence({ ...event, id: '', seq: 0, happenedAt: 0, enteredAt: 0 }));
+  const told = tell(eventSentence(event));
   if (await attempt(() => store.write([event], told, { isSure: true }))) Object.assign(given, EMPTY);
 }
 </script>

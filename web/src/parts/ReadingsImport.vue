@@ -5,7 +5,7 @@ import { computed, onMounted, ref, watch } from 'vue';
 import PickList from './PickList.vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
-import { eventSentence } from '@hollow-bell/core/watch';
+import { eventSentence } from '@hollow-bell/core/record';
 import { ROLES, guessRoles, readTable, tableOf } from '../shown/readingsCsv.ts';
 import type { DateOrder, ReadRow, Role } from '../shown/readingsCsv.ts';
 import { useBatch } from '../stores/batch.ts';
@@ -50,7 +50,7 @@ const contentsOf = ({ payload, note }: ReadRow): EventContent[] => [
 ];
 const told = (row: ReadRow): string =>
   contentsOf(row)
-    .map((content) => tell(eventSentence({ ...content, id: '', seq: 0, happenedAt: 0, enteredAt: 0 })))
+    .map((content) => tell(eventSentence(content)))
     .join('; ');
 const ROLE_OPTIONS = ROLES.map((value) => ({ value, label: value }));
 const ORDERS = [

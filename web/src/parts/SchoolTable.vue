@@ -34,7 +34,7 @@ const chosen = ref<SchoolId[]>([props.practice.school, others[0] ?? 'clock', oth
 const outcomes = computed(() => {
   const toFeed = toFeedOf(props.ledger);
   if (toFeed === null) return [];
-  const breakH = usualBreakH(props.ledger.temps.at(-1)?.tempC ?? props.must.roomTempC);
+  const breakH = usualBreakH(props.ledger.history.temps.at(-1)?.tempC ?? props.must.roomTempC);
   const practice = feedingPracticeOf({ practice: props.practice });
   const [organic, ammonium] = [priced(practice.organic), priced(practice.ammonium)];
   return compareSchools(toFeed, { ...practice, organic, ammonium }, chosen.value, {
@@ -42,7 +42,7 @@ const outcomes = computed(() => {
     abvDry: predictMust(props.must).abvDry.value,
   });
 });
-const volumeL = computed(() => props.ledger.pitch?.volumeL ?? 0);
+const volumeL = computed(() => props.ledger.history.pitch?.volumeL ?? 0);
 const needMgPerL = computed(() => outcomes.value[0]?.steps.at(-1)?.mgPerL ?? 0);
 const LAST_H = 180;
 const HEIGHT = 70;

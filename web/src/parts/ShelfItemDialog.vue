@@ -45,13 +45,15 @@ function setTolerance(part: 'value' | 'low' | 'high', abv: number | null): void 
   const type = YEAST_TYPES.find(({ id }) => detail.value.kind === 'yeast' && id === detail.value.typeId);
   const before = detail.value.own.toleranceAbv ?? type?.toleranceAbv ?? { value: 14, low: 13, high: 15 };
   const next = { ...before, [part]: abv };
-  detail.value.own.toleranceAbv = { value: next.value, low: Math.min(next.low, next.value), high: Math.max(next.high, next.value) };
+  detail.value.own = {
+    ...detail.value.own,
+    toleranceAbv: { value: next.value, low: Math.min(next.low, next.value), high: Math.max(next.high, next.value) },
+  };
 }
 
 function setDemand(demand: NitrogenDemand | 'type'): void {
   if (detail.value.kind !== 'yeast') return;
-  if (demand === 'type') delete detail.value.own.demand;
-  else detail.value.own.demand = demand;
+  detail.value.own = { ...detail.value.own, demand: demand === 'type' ? undefined : demand };
 }
 
 /** What the meter showed in its two buffers; kept once both are known. */
@@ -111,7 +113,7 @@ const setDate = (event: Event): string | null => (event.target as HTMLInputEleme
             :model-value="detail.composition.aminoNMgPerKg"
             kind="count"
             label="amino nitrogen, mg/kg"
-            @update:model-value="$event !== null && (detail.composition.aminoNMgPerKg = $event)"
+            @update:model-value="$event !== null && (detail.composition = { ...detail.composition, aminoNMgPerKg: $event })"
           />
           <QuantityField
             :model-value="100 * detail.sugarSpread"

@@ -42,7 +42,7 @@ const found = useAnswer(() => {
   });
 });
 const volumeL = computed(() => mixedOf(props.ledger)?.volumeL ?? 0);
-const hasBegun = computed(() => props.ledger.doses.length > 0);
+const hasBegun = computed(() => props.ledger.history.doses.length > 0);
 const whenTold = ({ clockH, share }: { clockH: number; share: number | null }): string =>
   share === null ? `after ${show('hours', clockH)}` : `at ${Math.round(100 * share)} % of the sugar`;
 </script>

@@ -12,7 +12,7 @@ const store = useBatch();
 const evidence = computed(() => stallEvidence(store.ledger, store.now, store.batch?.plan.practice.organicCredit ?? 1));
 const verdict = computed(() => (evidence.value === null ? null : stallVerdict(evidence.value)));
 const asksWhy = computed(() => verdict.value?.kind === 'stuck' || verdict.value?.kind === 'suspect' || verdict.value?.kind === 'slow');
-const ranked = computed(() => (evidence.value === null || !asksWhy.value ? [] : rankCauses(evidence.value, store.ledger.findings)));
+const ranked = computed(() => (evidence.value === null || !asksWhy.value ? [] : rankCauses(evidence.value, store.ledger.care.findings)));
 const cures = computed(() =>
   evidence.value === null || verdict.value === null ? [] : curesFor(verdict.value, evidence.value, ranked.value),
 );

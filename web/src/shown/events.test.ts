@@ -1,7 +1,7 @@
 import type { BatchEvent, EventContent } from '@hollow-bell/core/record';
 import { shownSentence } from '@hollow-bell/contract';
 import { describe, expect, it } from 'vitest';
-import { eventSentence } from '@hollow-bell/core/watch';
+import { eventSentence } from '@hollow-bell/core/record';
 
 const now = new Date(2026, 10, 23, 14, 0).getTime();
 const told = (content: EventContent): string => {

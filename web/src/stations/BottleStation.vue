@@ -45,8 +45,8 @@ const record = (): Promise<boolean> =>
   <section>
     <BenchHead>{{ tell(store.state.sentence) }}</BenchHead>
     <div class="columns">
-      <div v-if="store.ledger.bottled !== null" class="stack">
-        <h2>In bottles since {{ show('when', store.ledger.bottled.at) }}</h2>
+      <div v-if="store.ledger.history.bottled !== null" class="stack">
+        <h2>In bottles since {{ show('when', store.ledger.history.bottled.at) }}</h2>
         <StopNote v-if="store.state.phase !== 'bottled'"><SentenceText :sentence="store.state.sentence" /></StopNote>
         <div v-if="store.figures !== null" class="contents" data-test="bottled-mead">
           <FigureValue label="Went in at" kind="sg" :figure="store.figures.sg" />
@@ -55,7 +55,7 @@ const record = (): Promise<boolean> =>
           <FigureValue label="There was" kind="volumeL" :figure="exactly(store.figures.volumeL.value)" />
         </div>
         <div class="pairs">
-          <p v-for="bottle in store.ledger.bottled.bottles" :key="bottle.sizeMl">
+          <p v-for="bottle in store.ledger.history.bottled.bottles" :key="bottle.sizeMl">
             <span>{{ bottle.sizeMl }} ml</span><b>{{ bottle.count }}</b>
           </p>
         </div>

@@ -40,8 +40,8 @@ const { show } = useReader();
 const { refusal, busy, attempt } = useAttempt();
 const giving = ref<number | null>(null);
 const { isPreview, ledger, feeding, progress } = useFeeding();
-const yeast = computed(() => (ledger.value.pitch === null ? null : yeastOf(ledger.value.pitch)));
-const workings = computed(() => (feeding.value === null ? null : feedingWorkings(feeding.value, ledger.value.pitch)));
+const yeast = computed(() => (ledger.value.history.pitch === null ? null : yeastOf(ledger.value.history.pitch)));
+const workings = computed(() => (feeding.value === null ? null : feedingWorkings(feeding.value, ledger.value.history.pitch)));
 const causes = computed(() =>
   store.feeding !== null && smellsOfSulfur(store.ledger, store.now) ? smellCauses(store.feeding, store.ledger, store.now) : [],
 );
@@ -114,7 +114,7 @@ async function follow(over: Partial<Practice>): Promise<void> {
             v-for="dose in progress.doses"
             :key="dose.dose.number"
             :dose="dose"
-            :pitched-at="ledger.pitch?.at ?? 0"
+            :pitched-at="ledger.history.pitch?.at ?? 0"
             :busy="giving === dose.dose.number"
             :is-preview="isPreview"
             @give="give(dose, $event)"
@@ -134,7 +134,7 @@ async function follow(over: Partial<Practice>): Promise<void> {
           ask before you buy.
         </p>
         <h2>How this batch is fed</h2>
-        <template v-if="store.batch !== null && ledger.pitch !== null">
+        <template v-if="store.batch !== null && ledger.history.pitch !== null">
           <SchoolFields :model-value="store.batch.plan.practice" @update:model-value="feedBy" />
           <details class="side">
             <summary>Three schools side by side on this must</summary>

@@ -6,7 +6,7 @@ import BenchHead from '../parts/BenchHead.vue';
 import MustBench from '../parts/MustBench.vue';
 import SentenceText from '../parts/SentenceText.vue';
 import { useReader } from '../composables/useReader.ts';
-import { eventSentence } from '@hollow-bell/core/watch';
+import { eventSentence } from '@hollow-bell/core/record';
 import { useBatch } from '../stores/batch.ts';
 import { useKept } from '../stores/kept.ts';
 import { computed } from 'vue';
@@ -15,7 +15,7 @@ const store = useBatch();
 const kept = useKept();
 const router = useRouter();
 const { show } = useReader();
-const isPlanned = computed(() => store.ledger.pouredG === 0);
+const isPlanned = computed(() => store.ledger.liquid.pouredG === 0);
 const pours = computed(() =>
   store.log
     .filter(({ standing, withdrawn }) => !withdrawn && ['honey', 'ingredient', 'water', 'transferIn'].includes(standing.kind))
@@ -65,11 +65,12 @@ async function save(name: string, must: MustPlan): Promise<void> {
       <div class="stack">
         <div class="pairs">
           <p>
-            <span>Gravity by the recipe</span><b>{{ store.ledger.predictedOg === null ? '' : show('sg', store.ledger.predictedOg) }}</b>
+            <span>Gravity by the recipe</span
+            ><b>{{ store.ledger.history.predictedOg === null ? '' : show('sg', store.ledger.history.predictedOg) }}</b>
           </p>
           <p>
             <span>Gravity measured</span
-            ><b>{{ store.ledger.measuredOg === null ? 'not measured' : show('sg', store.ledger.measuredOg) }}</b>
+            ><b>{{ store.ledger.history.measuredOg === null ? 'not measured' : show('sg', store.ledger.history.measuredOg) }}</b>
           </p>
         </div>
       </div>

@@ -33,7 +33,7 @@ const doses = computed(() => progress.value?.doses ?? []);
 const must = computed(() => store.batch?.plan.must ?? null);
 const figures = computed(() => (must.value === null ? null : predictMust(must.value)));
 /** A must that was poured without ticking counts as mixed all the same. */
-const isPoured = computed(() => store.ledger.pouredG > 0);
+const isPoured = computed(() => store.ledger.liquid.pouredG > 0);
 const steps = computed(() => {
   const plan = store.batch?.plan;
   return plan === undefined || figures.value === null
@@ -48,13 +48,13 @@ const doneAt = computed(() => {
   }
   return done;
 });
-const pitched = computed(() => store.ledger.pitch);
+const pitched = computed(() => store.ledger.history.pitch);
 const lagH = computed(() => (pitched.value === null ? 0 : (store.now - pitched.value.at) / 3_600_000));
 const taken = ref<number | null>(null);
 const showsAll = ref(false);
 
 const stepDone = (step: BrewStep): number | null => {
-  if (step.deed.kind === 'reading') return store.ledger.readings[0]?.at ?? null;
+  if (step.deed.kind === 'reading') return store.ledger.history.readings[0]?.at ?? null;
   if (step.deed.kind === 'pitch') return pitched.value?.at ?? null;
   return doneAt.value.get(step.id) ?? null;
 };
@@ -68,7 +68,7 @@ function did(step: BrewStep): Promise<boolean> {
   const plan = must.value;
   const amount = amountOf(step);
   if (amount === null) return Promise.resolve(false);
-  const event = plan === null ? null : eventOfStep(step, plan, amount, store.ledger.insolubleG);
+  const event = plan === null ? null : eventOfStep(step, plan, amount, store.ledger.liquid.insolubleG);
   if (event === null) return Promise.resolve(false);
   const told =
     step.deed.kind === 'water'

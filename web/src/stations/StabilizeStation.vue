@@ -21,7 +21,7 @@ import { useBatch } from '../stores/batch.ts';
 const store = useBatch();
 const { tell, show } = useReader();
 const { refusal, busy, attempt, blocked } = useAttempt();
-const ph = ref<number | null>(store.ledger.ph?.value ?? null);
+const ph = ref<number | null>(store.ledger.history.ph?.value ?? null);
 const salt = ref<SulfiteSalt>('potassium');
 const target = ref<'dry' | 'sweet'>('sweet');
 const TARGETS = [
@@ -44,7 +44,7 @@ const input = computed(() => {
     molecularMgPerL: MOLECULAR_TARGET[target.value],
     salt: salt.value,
     region: region.value,
-    so2MgPerL: ledger.so2Mg / view.volumeL,
+    so2MgPerL: ledger.liquid.so2Mg / view.volumeL,
     freeThereMgPerL: freeThere.value ?? 0,
   };
 });
@@ -61,7 +61,7 @@ function record(): Promise<boolean> {
     const sorbateG = Math.round(plan.value.sorbateG * 100) / 100;
     return store.write(
       [
-        ...(store.ledger.ph?.value === ph.value ? [] : [{ kind: 'reading' as const, payload: { ph: ph.value } }]),
+        ...(store.ledger.history.ph?.value === ph.value ? [] : [{ kind: 'reading' as const, payload: { ph: ph.value } }]),
         { kind: 'sulfite', payload: { salt: salt.value, massG: sulfiteG } },
         { kind: 'sorbate', payload: { massG: sorbateG } },
       ],
@@ -80,11 +80,11 @@ function record(): Promise<boolean> {
         <template v-if="isDone">
           <h2>Sulfite and sorbate are in</h2>
           <div class="pairs">
-            <p v-for="sulfite in store.ledger.sulfites" :key="sulfite.at">
+            <p v-for="sulfite in store.ledger.history.sulfites" :key="sulfite.at">
               <span>{{ sulfite.salt }} metabisulfite, {{ show('when', sulfite.at) }}</span
               ><b>{{ show('massG', sulfite.massG) }}</b>
             </p>
-            <p v-for="sorbate in store.ledger.sorbates" :key="sorbate.at">
+            <p v-for="sorbate in store.ledger.history.sorbates" :key="sorbate.at">
               <span>potassium sorbate, {{ show('when', sorbate.at) }}</span
               ><b>{{ show('massG', sorbate.massG) }}</b>
             </p>

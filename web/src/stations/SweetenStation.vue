@@ -4,7 +4,8 @@ import { Refusal, exactly } from '@hollow-bell/core/quantities';
 import { firstShutGate } from '@hollow-bell/core/stabilize';
 import { honeyToReachG, sweeten, sweetenWorking, whatItWouldBecome } from '@hollow-bell/core/sweeten';
 import type { SweetTarget } from '@hollow-bell/core/sweeten';
-import { honeyName as toldAs, stabilizedAt } from '@hollow-bell/core/watch';
+import { stabilizedAt } from '@hollow-bell/core/watch';
+import { honeyName as toldAs } from '@hollow-bell/core/ingredients';
 import { yeastOf } from '@hollow-bell/core/yeast';
 import { fillOf } from '@hollow-bell/core/vessel';
 import { computed, ref } from 'vue';
@@ -68,23 +69,23 @@ const answer = computed<{ honeyG: number; refusal: string } | null>(() => {
   if (glassG.value !== null) return { honeyG: glassG.value, refusal: '' };
   if (target.value === null || store.view === null) return null;
   try {
-    return { honeyG: honeyToReachG(store.ledger, honey.value, target.value), refusal: '' };
+    return { honeyG: honeyToReachG(store.ledger.liquid, honey.value, target.value), refusal: '' };
   } catch (error) {
     if (error instanceof Refusal) return { honeyG: 0, refusal: error.message };
     throw error;
   }
 });
 const result = computed(() =>
-  answer.value === null || answer.value.honeyG <= 0 ? null : sweeten(store.ledger, answer.value.honeyG, honey.value),
+  answer.value === null || answer.value.honeyG <= 0 ? null : sweeten(store.ledger.liquid, answer.value.honeyG, honey.value),
 );
 const shut = computed(() => firstShutGate(store.gates));
 const fits = computed(() =>
   result.value === null || store.batch === null ? null : fillOf(store.batch.plan.must.vessel.capacityL, result.value.volumeL),
 );
 const fate = computed(() => {
-  const { pitch } = store.ledger;
+  const { pitch } = store.ledger.history;
   if (answer.value === null || pitch === null || answer.value.honeyG <= 0) return null;
-  return whatItWouldBecome(store.ledger, answer.value.honeyG, honey.value, yeastOf(pitch).toleranceAbv.high);
+  return whatItWouldBecome(store.ledger.liquid, answer.value.honeyG, honey.value, yeastOf(pitch).toleranceAbv.high);
 });
 const sugar = computed(() => store.figures?.sugarGPerL ?? exactly(store.view?.sugarGPerL ?? 0));
 const isStable = computed(() => stabilizedAt(store.ledger) !== null);
@@ -115,7 +116,7 @@ async function add(share: number): Promise<void> {
     <div v-if="store.view !== null" class="columns">
       <div class="stack">
         <GlassLadder
-          :mead="store.ledger"
+          :mead="store.ledger.liquid"
           :honey="honey"
           :batch-l="store.view.volumeL"
           :sugar="sugar"
@@ -144,9 +145,9 @@ async function add(share: number): Promise<void> {
             :label="toldAs(honeyName)"
             kind="massG"
             :figure="exactly(answer.honeyG)"
-            :working="sweetenWorking(store.ledger, answer.honeyG, honey)"
+            :working="sweetenWorking(store.ledger.liquid, answer.honeyG, honey)"
           />
-          <SweetOutcome :before="sweeten(store.ledger, 0, honey)" :after="result" :sugar="sugar" :fill="fits" />
+          <SweetOutcome :before="sweeten(store.ledger.liquid, 0, honey)" :after="result" :sugar="sugar" :fill="fits" />
           <template v-if="shut === null">
             <p>
               Start with <b>{{ show('massG', answer.honeyG / 2) }}</b>, stir without splashing, taste.

@@ -41,7 +41,7 @@ async function save(): Promise<void> {
           </div>
         </form>
         <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
-        <p v-if="store.batch !== null && store.ledger.bottled !== null" class="caution">
+        <p v-if="store.batch !== null && store.ledger.history.bottled !== null" class="caution">
           Opened one? Read its gravity too,
           <RouterLink :to="{ name: 'station', params: { id: store.batch.id, station: 'watch' } }">on Watch</RouterLink>: one that has fallen
           ferments in its glass.

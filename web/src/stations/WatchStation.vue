@@ -36,7 +36,7 @@ const chart = useDescent(
   computed(() => compared.value?.fan ?? []),
 );
 const rules = computed(() => {
-  const og = store.ledger.pitch?.sg;
+  const og = store.ledger.history.pitch?.sg;
   const now = store.view?.sg;
   if (og === undefined || now === undefined || now >= og) return '';
   return `quick formulas say ${show('abv', alcoholByRule.simple(og, now, 131.25))} and ${show('abv', alcoholByRule.quotient(og, now))}`;
@@ -57,10 +57,12 @@ const mayBeStuck = computed(() => ['slowing', 'suspect', 'stuck'].includes(store
 const isFermenting = computed(() => ['lag', 'unread', 'active', 'near its end', 'awaiting confirmation'].includes(store.state.phase));
 /** What went into vessels of its own is not lost. */
 const splitL = computed(() => {
-  const liters = store.ledger.losses.filter((loss) => loss.why === 'split').reduce((sum, loss) => sum + loss.volumeL, 0);
+  const liters = store.ledger.history.losses.filter((loss) => loss.why === 'split').reduce((sum, loss) => sum + loss.volumeL, 0);
   return liters > 0 ? [`${show('volumeL', liters)} split off`] : [];
 });
-const lossesL = computed(() => store.ledger.losses.filter((loss) => loss.why !== 'split').reduce((sum, loss) => sum + loss.volumeL, 0));
+const lossesL = computed(() =>
+  store.ledger.history.losses.filter((loss) => loss.why !== 'split').reduce((sum, loss) => sum + loss.volumeL, 0),
+);
 </script>
 
 <template>
@@ -68,7 +70,7 @@ const lossesL = computed(() => store.ledger.losses.filter((loss) => loss.why !==
     <BenchHead v-if="isAlarmed" />
     <BenchHead v-else>{{ tell(store.state.sentence) }}</BenchHead>
     <StopNote v-if="isAlarmed"><SentenceText :sentence="store.state.sentence" /></StopNote>
-    <div v-if="store.figures !== null && store.ledger.bottled === null" class="strip">
+    <div v-if="store.figures !== null && store.ledger.history.bottled === null" class="strip">
       <FigureValue label="Gravity" kind="sg" :figure="store.figures.sg" :working="workings.sg" />
       <FigureValue label="Alcohol" kind="abv" :figure="store.figures.abv" :working="workings.abv" />
       <FigureValue label="Sugar left" kind="gPerL" :figure="store.figures.sugarGPerL" :working="workings.sugarGPerL" :note="shareLeft" />
@@ -86,13 +88,13 @@ const lossesL = computed(() => store.ledger.losses.filter((loss) => loss.why !==
         <DescentChart v-if="chart !== null" :data="chart" :summary="tell(store.state.sentence)" />
         <p v-else class="quiet none">No reading yet. The first one draws the descent.</p>
         <ForecastPanel
-          v-if="isFermentingOn && store.ledger.pitch !== null"
+          v-if="isFermentingOn && store.ledger.history.pitch !== null"
           v-model="whatIf"
           :forecast="forecast"
           :planned="compared?.forecast ?? null"
           :progress="progress"
           :has-failed="hasFailed"
-          :pitched-at="store.ledger.pitch.at"
+          :pitched-at="store.ledger.history.pitch.at"
           :now="store.now"
           :members="MEMBERS"
           :share-gone="store.view?.shareGone ?? 0"

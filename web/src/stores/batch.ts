@@ -4,7 +4,7 @@ import { DAP_CAP_G_PER_L, feedingNow, feedingPlanOf } from '@hollow-bell/core/fe
 import { checkEvents, entryDoubts } from '@hollow-bell/core/check';
 import { withFloat } from '@hollow-bell/core/float';
 import type { BatchEvent, EventContent, LogEntry } from '@hollow-bell/core/record';
-import { beforeBottling, fold, ledgerFigures, logOf, viewOf } from '@hollow-bell/core/record';
+import { RECORD_VERSION, beforeBottling, fold, ledgerFigures, logOf, viewOf } from '@hollow-bell/core/record';
 import { Refusal } from '@hollow-bell/core/quantities';
 import type { Sentence } from '@hollow-bell/core/quantities';
 import { asksOf, knotsOf, stationOf } from '@hollow-bell/core/rounds';
@@ -119,6 +119,7 @@ export const useBatch = defineStore('batch', () => {
       ...shelf.fromLot(content),
       id: crypto.randomUUID(),
       happenedAt: Math.round(at),
+      version: RECORD_VERSION,
     }));
     checkEvents(folded.value, fresh, Date.now());
     lastWritten.value = { ids: fresh.map((event) => event.id), told };

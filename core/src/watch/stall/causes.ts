@@ -198,7 +198,7 @@ export const LIKELY_SCORE = 2;
 const SETTLED = 6;
 
 /** The causes, likeliest first, each with what speaks for and against it. */
-export function rankCauses(evidence: StallEvidence, found: Ledger['findings'] = {}): RankedCause[] {
+export function rankCauses(evidence: StallEvidence, found: Ledger['care']['findings'] = {}): RankedCause[] {
   return STALL_CAUSES.map((cause): RankedCause => {
     const findings = cause.weigh(evidence);
     const answer = found[cause.id];

@@ -185,5 +185,5 @@ export function curesFor(verdict: StallVerdict, evidence: StallEvidence, ranked:
 }
 
 /** The gentlest cure that was not tried since it stood still; to measure is never used up. */
-export const nextCure = (cures: readonly Cure[], { cures: tried }: Pick<Ledger, 'cures'>, stillSince: number): Cure | null =>
-  cures.find(({ id }) => id === 'measure' || !tried.some(({ cure, at }) => cure === id && at >= stillSince)) ?? null;
+export const nextCure = (cures: readonly Cure[], { care }: Pick<Ledger, 'care'>, stillSince: number): Cure | null =>
+  cures.find(({ id }) => id === 'measure' || !care.cures.some(({ cure, at }) => cure === id && at >= stillSince)) ?? null;

@@ -1,8 +1,9 @@
 import { HONEY_NITROGEN, N_PER_SUGAR, THIRD_BREAK, TOO_LATE_SHARE, shareSeenAt } from '../../feed/index.ts';
-import { CENTRAL_ASSUMPTIONS, mixedOf, shareGone } from '../../record/index.ts';
+import { CENTRAL_ASSUMPTIONS, honeysPoured, mixedOf, othersPoured, shareGone } from '../../record/index.ts';
 import type { Ledger, ReadingPoint, Temperature } from '../../record/index.ts';
 import { refractometerBrix, sgFromBrix } from '../../liquid/index.ts';
-import { fermentSugar, yeastOf } from '../../yeast/index.ts';
+import { fermentSugar, liquidOf } from '../../masses/index.ts';
+import { yeastOf } from '../../yeast/index.ts';
 import type { YeastType } from '../../yeast/index.ts';
 import { expectedEnd, maltShareOf } from '../finish.ts';
 import { EQUAL_SG, abvBeforeSugar, areEqual, fedSugarAt } from '../stabilized.ts';
@@ -81,11 +82,13 @@ export interface StallEvidence {
 function nitrogenCame(ledger: Ledger, volumeL: number, organicCredit: number): NitrogenCame {
   const [thirdAt, halfAt] = [shareSeenAt(ledger, THIRD_BREAK) ?? Infinity, shareSeenAt(ledger, TOO_LATE_SHARE) ?? Infinity];
   const given = (from: number, to: number): number =>
-    ledger.doses.filter(({ at }) => at > from && at <= to).reduce((sum, dose) => sum + dose.ammoniumNMg + dose.aminoNMg * organicCredit, 0);
+    ledger.history.doses
+      .filter(({ at }) => at > from && at <= to)
+      .reduce((sum, dose) => sum + dose.ammoniumNMg + dose.aminoNMg * organicCredit, 0);
   const all = given(-Infinity, Infinity);
-  const kept = all > 0 ? (ledger.ammoniumNMg + ledger.aminoNMg * organicCredit) / all : 0;
+  const kept = all > 0 ? (ledger.liquid.ammoniumNMg + ledger.liquid.aminoNMg * organicCredit) / all : 0;
   return {
-    inMustMg: HONEY_NITROGEN.value * volumeL + ledger.broughtAmmoniumNMg + ledger.broughtAminoNMg,
+    inMustMg: HONEY_NITROGEN.value * volumeL + ledger.liquid.broughtAmmoniumNMg + ledger.liquid.broughtAminoNMg,
     toThirdMg: kept * given(-Infinity, thirdAt),
     toHalfMg: kept * given(thirdAt, Math.max(thirdAt, halfAt)),
     lateMg: kept * given(Math.max(thirdAt, halfAt), Infinity),
@@ -123,26 +126,29 @@ function largestFall(temps: StallEvidence['temps'], until: number): number | nul
 }
 
 function dryByRefractometerSg(ledger: Ledger): number {
-  const { waterG, sugarG, unfermentableG, ethanolG } = fermentSugar(ledger, ledger.sugarG, CENTRAL_ASSUMPTIONS);
-  return sgFromBrix(refractometerBrix({ waterG, extractG: sugarG + unfermentableG, ethanolG }));
+  const dry = fermentSugar(ledger.liquid, ledger.liquid.sugarG, CENTRAL_ASSUMPTIONS);
+  return sgFromBrix(refractometerBrix(liquidOf(dry)));
 }
 
 /** Bubbles or foam since the pitch prove life; silence proves nothing. */
-export const showsLife = ({ marks, pitch }: Ledger): boolean => pitch !== null && Math.max(marks.bubbling ?? 0, marks.foam ?? 0) > pitch.at;
+export const showsLife = ({ history: { marks, pitch } }: Ledger): boolean =>
+  pitch !== null && Math.max(marks.bubbling ?? 0, marks.foam ?? 0) > pitch.at;
 
 /** The airlock was last seen still, since the pitch. */
-export const isQuiet = ({ marks, pitch }: Ledger): boolean =>
+export const isQuiet = ({ history: { marks, pitch } }: Ledger): boolean =>
   marks.quiet !== undefined && marks.quiet >= Math.max(pitch?.at ?? Number.POSITIVE_INFINITY, marks.bubbling ?? 0, marks.foam ?? 0);
 
 /** When gas last left it, stirred, racked or fed: before each dose it is degassed. */
-export const gasOutAt = ({ marks, doses, rackedAt }: Ledger, pitchedAt: number): number =>
+export const gasOutAt = ({ history: { marks, doses, rackedAt } }: Ledger, pitchedAt: number): number =>
   Math.max(pitchedAt, marks.degassed ?? 0, marks.stirred ?? 0, rackedAt ?? 0, doses.at(-1)?.at ?? 0);
 
 /** The last pH, unless something that changes it went in since. */
-function phThatHolds({ ph, additions, bases }: Ledger): number | null {
+function phThatHolds(ledger: Ledger): number | null {
+  const { ph, bases } = ledger.history;
   if (ph === null) return null;
   const isOvertaken =
-    bases.some(({ at }) => at > ph.at) || additions.some(({ at, family }) => at > ph.at && family !== 'spice' && family !== 'malt');
+    bases.some(({ at }) => at > ph.at) ||
+    othersPoured(ledger).some(({ at, family }) => at > ph.at && family !== 'spice' && family !== 'malt');
   return isOvertaken ? null : ph.value;
 }
 
@@ -152,18 +158,18 @@ function phThatHolds({ ph, additions, bases }: Ledger): number | null {
  */
 export function stallEvidence(ledger: Ledger, now: number, organicCredit: number): StallEvidence | null {
   const [mixed, end] = [mixedOf(ledger), expectedEnd(ledger)];
-  const { pitch } = ledger;
+  const { pitch } = ledger.history;
   if (pitch === null || mixed === null || end === null) return null;
   const yeast = yeastOf(pitch);
-  const since = ledger.readings.filter(({ at }) => at >= pitch.at);
+  const since = ledger.history.readings.filter(({ at }) => at >= pitch.at);
   const readings = since.filter(({ verdict }) => verdict === 'follows');
   const last = readings.at(-1) ?? null;
   /** Sugar fed to it begins the count anew. */
   const fedAt = fedSugarAt(ledger, Number.POSITIVE_INFINITY) ?? pitch.at;
   const still = stillSince(readings.filter(({ at }) => at >= fedAt));
-  const temps = ledger.temps.filter(({ at }) => at >= pitch.at);
+  const temps = ledger.history.temps.filter(({ at }) => at >= pitch.at);
   const stopAt = still?.at ?? now;
-  const needMg = N_PER_SUGAR[yeast.demand] * ledger.sugarBasisG;
+  const needMg = N_PER_SUGAR[yeast.demand] * ledger.liquid.sugarBasisG;
   const came = nitrogenCame(ledger, mixed.volumeL, organicCredit);
   const within = (at: number): boolean => at >= pitch.at && stopAt - at >= -DAY_MS / 2 && stopAt - at <= BEFORE_STOP_H * HOUR_MS;
   return {
@@ -181,7 +187,7 @@ export function stallEvidence(ledger: Ledger, now: number, organicCredit: number
     showsLife: showsLife(ledger),
     readAfterH: ((last?.at ?? pitch.at) - pitch.at) / HOUR_MS,
     shareGone: shareGone(ledger),
-    sugarLeftGPerL: ledger.sugarG / mixed.volumeL,
+    sugarLeftGPerL: ledger.liquid.sugarG / mixed.volumeL,
     endHighSg: end.sg.high,
     temps,
     tempC: temps.at(-1)?.tempC ?? null,
@@ -189,18 +195,19 @@ export function stallEvidence(ledger: Ledger, now: number, organicCredit: number
     ph: phThatHolds(ledger),
     nitrogenShare: needMg > 0 ? (came.inMustMg + came.toThirdMg + came.toHalfMg) / needMg : 1,
     nitrogenCame: came,
-    dapG: ledger.doses.filter(({ source }) => source === 'dap' || source === 'cutDap').reduce((sum, { massG }) => sum + massG, 0),
+    dapG: ledger.history.doses.filter(({ source }) => source === 'dap' || source === 'cutDap').reduce((sum, { massG }) => sum + massG, 0),
     gassyDays: (now - gasOutAt(ledger, pitch.at)) / DAY_MS,
     needMg,
     organicCredit,
     volumeL: mixed.volumeL,
     addedBefore: [
-      ...ledger.honeys.filter(({ at, afterPitch }) => afterPitch && within(at)).map(({ name }) => name),
-      ...ledger.additions.filter(({ at, afterPitch, family }) => afterPitch && within(at) && family !== 'spice').map(({ name }) => name),
+      ...[...honeysPoured(ledger), ...othersPoured(ledger)]
+        .filter(({ at, afterPitch, family }) => afterPitch && within(at) && family !== 'spice')
+        .map(({ name }) => name),
     ],
-    so2MgPerL: ledger.so2Mg / mixed.volumeL,
-    sorbicMgPerL: ledger.sorbicMg / mixed.volumeL,
-    hasJuice: ledger.additions.some(({ family }) => family === 'juice' || family === 'syrup'),
+    so2MgPerL: ledger.liquid.so2Mg / mixed.volumeL,
+    sorbicMgPerL: ledger.liquid.sorbicMg / mixed.volumeL,
+    hasJuice: ledger.history.pours.some(({ family }) => family === 'juice' || family === 'syrup'),
     maltShare: maltShareOf(ledger),
     unexplained: since.filter(({ verdict }) => verdict === 'unexplained'),
     dryByRefractometerSg: dryByRefractometerSg(ledger),

@@ -1,6 +1,6 @@
 export * from './causes.ts';
 export * from './cures.ts';
-export { cureTold, cureUnderWay } from './cureUnderWay.ts';
+export { cureUnderWay } from './cureUnderWay.ts';
 export * from './evidence.ts';
 export * from './starter.ts';
 export * from './verdict.ts';

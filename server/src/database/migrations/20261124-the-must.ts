@@ -3,17 +3,6 @@ import type { Migration } from '../migration.ts';
 
 /** What practices had before makers could choose it, as it stood when this was written. */
 const SCHOOLS = { fruit: 'sulfite', pecticEnzyme: true, mustSulfite: false, pitch: 'rehydrate', currency: '€' };
-/** What a fold of events that knew no fruit and no transfer gives for the ledger's new fields. */
-const NEW_LEDGER_FIELDS = {
-  insolubleG: 0,
-  broughtAmmoniumNMg: 0,
-  broughtAminoNMg: 0,
-  acidG: 0,
-  additions: [],
-  strainedAt: null,
-  transfers: [],
-  taken: {},
-};
 const LOSSES = { leesShare: 0.06, samplesL: 0.2 };
 
 interface OldHoney {
@@ -85,11 +74,6 @@ export const theMust: Migration = {
         transaction,
       });
     }
-    await sequelize.query(
-      `UPDATE batches SET ledger = $fields::jsonb || CASE
-         WHEN jsonb_typeof(ledger -> 'pitch') = 'object' THEN jsonb_set(ledger, '{pitch,broughtNMgPerL}', '0') ELSE ledger END`,
-      { bind: { fields: JSON.stringify(NEW_LEDGER_FIELDS) }, transaction },
-    );
     await sequelize.query('UPDATE practice SET settings = $schools::jsonb || settings', {
       bind: { schools: JSON.stringify(SCHOOLS) },
       transaction,

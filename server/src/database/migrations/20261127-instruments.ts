@@ -1,6 +1,6 @@
 import type { Migration } from '../migration.ts';
 
-/** Floats and what they send, as a record of its own; ledgers that know what a gravity was read with, acid, free SO2 and lees. */
+/** Floats and what they send, as a record of its own. */
 export const instruments: Migration = {
   name: '20261127-instruments',
   up: async (queries, transaction) => {
@@ -22,22 +22,11 @@ export const instruments: Migration = {
          sg double precision NOT NULL,
          temp_c double precision,
          PRIMARY KEY (batch_id, device_id, slot)
-       );
-       UPDATE batches SET ledger = ledger
-         || jsonb_build_object('ta', NULL, 'freeSo2', NULL, 'leesMm', NULL, 'putOff', '{}'::jsonb, 'restart', NULL)
-         || CASE WHEN ledger->'ph' = 'null'::jsonb THEN '{}'::jsonb
-                 ELSE jsonb_build_object('ph', (ledger->'ph') || '{"plusMinus": 0.2}'::jsonb) END
-         || jsonb_build_object('readings', COALESCE(
-              (SELECT jsonb_agg(reading || '{"instrument": "hydrometer"}'::jsonb ORDER BY i)
-                 FROM jsonb_array_elements(ledger->'readings') WITH ORDINALITY AS all_readings (reading, i)), '[]'::jsonb))`,
+       );`,
       { transaction },
     );
   },
   down: async (queries, transaction) => {
-    await queries.sequelize.query(
-      `DROP TABLE float_readings; DROP TABLE float_devices;
-       UPDATE batches SET ledger = ledger - '{ta,freeSo2,leesMm,putOff,restart}'::text[]`,
-      { transaction },
-    );
+    await queries.sequelize.query('DROP TABLE float_readings; DROP TABLE float_devices;', { transaction });
   },
 };

@@ -27,7 +27,7 @@ describe('the record of a batch', () => {
     expect(batch.ledger).toEqual(JSON.parse(JSON.stringify(fold(batch.events))));
     const { batches } = (await app.call<BatchList>('GET', '/batches')).body;
     const line = batches.find((listed) => listed.id === id)!;
-    expect(line).toMatchObject({ phase: 'active', lastSeq: 4, pitchedAt: batch.ledger.pitch!.at });
+    expect(line).toMatchObject({ phase: 'active', lastSeq: 4, pitchedAt: batch.ledger.history.pitch!.at });
     expect([line.sg, line.volumeL]).toEqual([viewOf(batch.ledger)!.sg, viewOf(batch.ledger)!.volumeL]);
   });
 
@@ -90,7 +90,7 @@ describe('the record of a batch', () => {
       { sg: 1.05 },
       { replacement: { payload: { sg: 1.06 } } },
     ]);
-    expect(batch.ledger.readings.map((r) => r.readSg)).toEqual([1.06]);
+    expect(batch.ledger.history.readings.map((r) => r.readSg)).toEqual([1.06]);
   });
 
   it('cannot be changed or deleted, not even past the server', async () => {

@@ -4,14 +4,15 @@ import { Refusal } from '@hollow-bell/core/quantities';
 import { stateOf } from '@hollow-bell/core/watch';
 import { Op } from 'sequelize';
 import type { WhereOptions } from 'sequelize';
-import { BatchRow } from './models.ts';
+import type { BatchRecordKeeper } from './record.ts';
+import type { BatchRow, BatchTables } from './tables.ts';
 
 const PAGE = 100;
 
 function listed({ id, name, lastSeq, ledger }: BatchRow, now: number): Listed {
-  const pitchedAt = ledger.pitch?.at ?? null;
+  const pitchedAt = ledger.history.pitch?.at ?? null;
   try {
-    const view = ledger.bottled === null ? viewOf(ledger) : viewOf(ledger.bottled.mead);
+    const view = ledger.history.bottled === null ? viewOf(ledger) : viewOf(ledger.history.bottled.mead);
     return { id, name, lastSeq, phase: stateOf(ledger, now).phase, pitchedAt, sg: view?.sg ?? null, volumeL: view?.volumeL ?? null };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
@@ -23,11 +24,16 @@ function listed({ id, name, lastSeq, ledger }: BatchRow, now: number): Listed {
 const literal = (text: string): string => text.replace(/[\\%_]/g, (sign) => `\\${sign}`);
 
 /** Some batches of the book, newest first; a last one that is gone meanwhile begins it again. */
-export async function pageOfBook({ name, olderThan }: ListQuery, now: number): Promise<BatchList> {
-  const last = olderThan === undefined ? null : await BatchRow.findByPk(olderThan, { attributes: ['id', 'createdAt'] });
+export async function pageOfBook(
+  { batches }: BatchTables,
+  { upToDate }: BatchRecordKeeper,
+  { name, olderThan }: ListQuery,
+  now: number,
+): Promise<BatchList> {
+  const last = olderThan === undefined ? null : await batches.findByPk(olderThan, { attributes: ['id', 'createdAt'] });
   const older: WhereOptions =
     last === null ? {} : { [Op.or]: [{ createdAt: { [Op.lt]: last.createdAt } }, { createdAt: last.createdAt, id: { [Op.lt]: last.id } }] };
-  const rows = await BatchRow.findAll({
+  const rows = await batches.findAll({
     where: { ...older, ...(name === undefined || name === '' ? {} : { name: { [Op.iLike]: `%${literal(name)}%` } }) },
     order: [
       ['createdAt', 'DESC'],
@@ -35,5 +41,6 @@ export async function pageOfBook({ name, olderThan }: ListQuery, now: number): P
     ],
     limit: PAGE + 1,
   });
-  return { batches: rows.slice(0, PAGE).map((row) => listed(row, now)), hasOlder: rows.length > PAGE };
+  const page = await upToDate(rows.slice(0, PAGE));
+  return { batches: page.map((row) => listed(row, now)), hasOlder: rows.length > PAGE };
 }

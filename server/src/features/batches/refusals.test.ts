@@ -4,7 +4,6 @@ import { LEDGER_VERSION } from '@hollow-bell/core/record';
 import type { EventContent } from '@hollow-bell/core/record';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { happened, newBatch, pitched, plan, testApp } from '../../test/server.ts';
-import { refoldOlder } from './refold.ts';
 
 let app: Awaited<ReturnType<typeof testApp>>;
 beforeAll(async () => {
@@ -71,7 +70,7 @@ describe('a record that cannot be reckoned', () => {
       bind: { id: yeastId },
     });
     await app.sequelize.query('ALTER TABLE batch_events ENABLE TRIGGER ALL');
-    await app.sequelize.query(`UPDATE batches SET ledger = jsonb_set(ledger, '{pitch,yeastId}', '"unheard-of"') WHERE id = $id`, {
+    await app.sequelize.query(`UPDATE batches SET ledger = jsonb_set(ledger, '{history,pitch,yeastId}', '"unheard-of"') WHERE id = $id`, {
       bind: { id: ill.id },
     });
     const standing = await rounds();
@@ -96,11 +95,11 @@ describe('records folded by other rules', () => {
   it('are folded again at the start, once, and the record stays as it was', async () => {
     const { id } = await newBatch(app, happened(...pitched));
     const before = await record(id);
-    await app.sequelize.query(`UPDATE batches SET ledger = jsonb_set(ledger #- '{guardSo2Mg}', '{version}', '1') WHERE id = $id`, {
+    await app.sequelize.query(`UPDATE batches SET ledger = jsonb_set(ledger #- '{liquid,guardSo2Mg}', '{version}', '1') WHERE id = $id`, {
       bind: { id },
     });
-    expect((await refoldOlder(app.sequelize)).folded).toBe(1);
-    expect((await refoldOlder(app.sequelize)).folded).toBe(0);
+    expect((await app.cellar.batches.refoldOlder()).folded).toBe(1);
+    expect((await app.cellar.batches.refoldOlder()).folded).toBe(0);
     const after = await record(id);
     expect(after).toEqual(before);
     expect(after.ledger.version).toBe(LEDGER_VERSION);

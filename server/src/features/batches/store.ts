@@ -1,38 +1,33 @@
 import { isDeepStrictEqual } from 'node:util';
 import type { Batch, BatchList, BatchPlan, BatchSummary, ListQuery, NewEvent } from '@hollow-bell/contract';
+import { upcast } from '@hollow-bell/core/record';
 import type { BatchEvent } from '@hollow-bell/core/record';
 import { Op, QueryTypes } from 'sequelize';
 import type { Sequelize } from 'sequelize';
 import { HttpProblem } from '../../http/errors.ts';
 import { pageOfBook } from './book.ts';
-import { BatchRow, PlanRow, initModels } from './models.ts';
-import {
-  createWithin,
-  eventsOf,
-  mustFind,
-  planOf,
-  readWithin,
-  record,
-  requireBelievable,
-  requireFresh,
-  summaryOf,
-  textOf,
-} from './record.ts';
+import { batchTables } from './tables.ts';
+import type { BatchRow } from './tables.ts';
+import { batchRecord, requireFresh, summaryOf } from './record.ts';
 import { floatRecord } from './floatRecord.ts';
 import { transfers } from './transfers.ts';
 
-async function withPlans(rows: readonly BatchRow[]): Promise<BatchSummary[]> {
-  const plans = await PlanRow.findAll({ where: { batchId: { [Op.in]: rows.map((row) => row.id) } } });
-  const byKey = new Map(plans.map((plan) => [`${plan.batchId} ${plan.version}`, plan.plan]));
-  return rows.flatMap((row) => {
-    const plan = byKey.get(`${row.id} ${row.planVersion}`);
-    return plan === undefined ? [] : [summaryOf(row, plan)];
-  });
-}
-
 /** Batches, their plans and their record of events. Each write is one transaction with its fold. */
 export function batchStore(sequelize: Sequelize, now: () => number) {
-  initModels(sequelize);
+  const tables = batchTables(sequelize);
+  const { batches, plans } = tables;
+  const keeper = batchRecord(sequelize, tables);
+  const { createWithin, eventsOf, mustFind, planOf, readText, readWithin, record, requireBelievable } = keeper;
+
+  async function withPlans(found: readonly BatchRow[]): Promise<BatchSummary[]> {
+    const rows = await keeper.upToDate(found);
+    const known = await plans.findAll({ where: { batchId: { [Op.in]: rows.map((row) => row.id) } } });
+    const byKey = new Map(known.map((plan) => [`${plan.batchId} ${plan.version}`, plan.plan]));
+    return rows.flatMap((row) => {
+      const plan = byKey.get(`${row.id} ${row.planVersion}`);
+      return plan === undefined ? [] : [summaryOf(row, plan)];
+    });
+  }
 
   return {
     /** Which batches stand open, each with a mark that changes whenever anything of it does. */
@@ -42,12 +37,12 @@ export function batchStore(sequelize: Sequelize, now: () => number) {
       }),
 
     async some(ids: readonly string[]): Promise<BatchSummary[]> {
-      const rows = await BatchRow.findAll({ where: { id: { [Op.in]: [...ids] } } });
+      const rows = await batches.findAll({ where: { id: { [Op.in]: [...ids] } } });
       return withPlans(rows);
     },
 
     async open(): Promise<BatchSummary[]> {
-      const rows = await BatchRow.findAll({
+      const rows = await batches.findAll({
         where: { open: true },
         order: [
           ['createdAt', 'ASC'],
@@ -58,23 +53,24 @@ export function batchStore(sequelize: Sequelize, now: () => number) {
       return withPlans(rows);
     },
 
-    list: (query: ListQuery): Promise<BatchList> => pageOfBook(query, now()),
+    list: (query: ListQuery): Promise<BatchList> => pageOfBook(tables, keeper, query, now()),
 
-    readText: (id: string, withLedger: boolean): Promise<string> => textOf(sequelize, id, withLedger),
-    read: async (id: string): Promise<Batch> => JSON.parse(await textOf(sequelize, id, true)) as Batch,
+    readText,
+    read: (id: string): Promise<Batch> => sequelize.transaction((transaction) => readWithin(id, transaction)),
+    refoldOlder: keeper.refoldOlder,
 
     /** Repeating the request with the same id answers with the batch as it is. */
     create: (id: string, name: string, plan: BatchPlan): Promise<Batch> =>
       sequelize.transaction(async (transaction) => {
-        await createWithin(sequelize, { id, name, plan, createdAt: new Date(now()) }, transaction);
-        return readWithin(sequelize, id, transaction);
+        await createWithin({ id, name, plan, createdAt: new Date(now()) }, transaction);
+        return readWithin(id, transaction);
       }),
 
     rename: (id: string, name: string): Promise<Batch> =>
       sequelize.transaction(async (transaction) => {
         const row = await mustFind(id, transaction, true);
         await row.update({ name }, { transaction });
-        return readWithin(sequelize, id, transaction);
+        return readWithin(id, transaction);
       }),
 
     /** Writes the next version of the plan; earlier ones stay. The same sent again is written once. */
@@ -82,13 +78,13 @@ export function batchStore(sequelize: Sequelize, now: () => number) {
       sequelize.transaction(async (transaction) => {
         const row = await mustFind(id, transaction, true);
         if (row.planVersion === afterVersion + 1 && isDeepStrictEqual(await planOf(row, transaction), plan))
-          return readWithin(sequelize, id, transaction);
+          return readWithin(id, transaction);
         if (row.planVersion !== afterVersion)
           throw new HttpProblem(409, 'stale', 'The plan was changed in another window; look at it before you write over it.', []);
         const version = afterVersion + 1;
-        await PlanRow.create({ batchId: id, version, plan, writtenAt: new Date(now()) }, { transaction });
+        await plans.create({ batchId: id, version, plan, writtenAt: new Date(now()) }, { transaction });
         await row.update({ planVersion: version }, { transaction });
-        return readWithin(sequelize, id, transaction);
+        return readWithin(id, transaction);
       }),
 
     /** Appends events all or none. Events already on record under their ids are not written again. */
@@ -97,7 +93,7 @@ export function batchStore(sequelize: Sequelize, now: () => number) {
         const row = await mustFind(id, transaction, true);
         let onRecord = await eventsOf(id, transaction);
         const known = new Set(onRecord.map((event) => event.id));
-        const fresh = newEvents.filter((event) => !known.has(event.id));
+        const fresh = newEvents.filter((event) => !known.has(event.id)).map(upcast);
         const asked = new Set(newEvents.map((event) => event.id));
         if (fresh.length > 0) {
           requireFresh(onRecord, afterSeq, asked);
@@ -107,8 +103,8 @@ export function batchStore(sequelize: Sequelize, now: () => number) {
         return { lastSeq: onRecord.length, events: onRecord.filter((event) => asked.has(event.id)) };
       }),
 
-    ...transfers(sequelize, now),
-    ...floatRecord(sequelize),
+    ...transfers(sequelize, keeper, now),
+    ...floatRecord(sequelize, tables, keeper),
   };
 }
 

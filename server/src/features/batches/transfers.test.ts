@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { ApiError, Batch } from '@hollow-bell/contract';
-import { MASS_FIELDS, viewOf } from '@hollow-bell/core/record';
+import { DISSOLVED, viewOf } from '@hollow-bell/core/record';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { NOW, happened, newBatch, pitched, plan, poured, testApp } from '../../test/server.ts';
 
@@ -22,12 +22,12 @@ describe('liquid moved between batches', () => {
     const split = { afterSeq: 3, happenedAt: NOW, children };
     const parent = (await app.call<Batch>('POST', `/batches/${id}/split`, split)).body;
     const born = await Promise.all(children.map((each) => read(each.id)));
-    for (const field of MASS_FIELDS) {
-      const sum = parent.ledger[field] + born.reduce((total, { ledger }) => total + ledger[field], 0);
-      expect(sum, field).toBeCloseTo(before.ledger[field], 6);
+    for (const field of DISSOLVED) {
+      const sum = parent.ledger.liquid[field] + born.reduce((total, { ledger }) => total + ledger.liquid[field], 0);
+      expect(sum, field).toBeCloseTo(before.ledger.liquid[field], 6);
     }
     expect(viewOf(born[0]!.ledger)!.volumeL).toBeCloseTo(1.5, 6);
-    expect(born[0]!.ledger.pitch?.at).toBe(before.ledger.pitch?.at);
+    expect(born[0]!.ledger.history.pitch?.at).toBe(before.ledger.history.pitch?.at);
     expect(born[0]!.name).toBe('Linden with cherries');
     const again = (await app.call<Batch>('POST', `/batches/${id}/split`, split)).body;
     expect(again.lastSeq).toBe(parent.lastSeq);
@@ -40,7 +40,7 @@ describe('liquid moved between batches', () => {
     const first = (await app.call<Batch>('POST', `/batches/${target.id}/blend`, blend)).body;
     expect(first.lastSeq).toBe(3);
     expect((await app.call<Batch>('POST', `/batches/${target.id}/blend`, blend)).body.lastSeq).toBe(3);
-    expect((await read(source.id)).ledger.transfers).toMatchObject([{ direction: 'out', batchId: target.id, volumeL: 1 }]);
+    expect((await read(source.id)).ledger.history.transfers).toMatchObject([{ direction: 'out', batchId: target.id, volumeL: 1 }]);
     expect(viewOf((await read(source.id)).ledger)!.volumeL).toBeCloseTo(viewOf((await read(target.id)).ledger)!.volumeL - 2, 1);
   });
 

@@ -1,12 +1,12 @@
 import type { Batch, Blend, Move, Split } from '@hollow-bell/contract';
-import { withFloat } from '@hollow-bell/core/float';
 import { doubtOf, fold, ledgerFigures, logOf, parcelOf } from '@hollow-bell/core/record';
 import type { BatchEvent } from '@hollow-bell/core/record';
 import { Refusal } from '@hollow-bell/core/quantities';
 import type { Sequelize, Transaction } from 'sequelize';
 import { v5 as uuidOf } from 'uuid';
-import type { BatchRow } from './models.ts';
-import { createWithin, eventsOf, floatOf, mustFind, planOf, readWithin, record, requireBelievable, requireFresh } from './record.ts';
+import { requireFresh } from './record.ts';
+import type { BatchRecordKeeper } from './record.ts';
+import type { BatchRow } from './tables.ts';
 
 interface Recorded {
   row: BatchRow;
@@ -17,7 +17,9 @@ interface Recorded {
 const endOf = (id: string, end: 'out' | 'in'): string => uuidOf(end, id);
 
 /** Liquid moved between batches: both records are written in one transaction, and the masses are the server's own. */
-export function transfers(sequelize: Sequelize, now: () => number) {
+export function transfers(sequelize: Sequelize, keeper: BatchRecordKeeper, now: () => number) {
+  const { createWithin, eventsOf, mustFind, planOf, readWithin, record, requireBelievable } = keeper;
+
   const requirePast = (happenedAt: number): void => {
     if (happenedAt > now() + 300_000) throw new Refusal('That time lies in the future; write down what has happened.', 'happenedAt');
   };
@@ -46,8 +48,9 @@ export function transfers(sequelize: Sequelize, now: () => number) {
     const { transferId, volumeL, happenedAt } = move;
     const latest = Math.max(0, ...[...source.events, ...target.events].map((event) => event.happenedAt));
     if (happenedAt < latest) throw new Refusal('Later entries stand in these records; liquid is moved as they are now.', 'happenedAt');
-    const events = withFloat(source.events, await floatOf(source.row.id, transaction));
-    const parcel = { ...parcelOf(fold(events), volumeL), doubt: doubtOf(ledgerFigures(events)) };
+    const events = await keeper.floated(source.row, source.events, transaction);
+    const siphoned = parcelOf(fold(events), volumeL);
+    const parcel = { ...siphoned, history: { ...siphoned.history, doubt: doubtOf(ledgerFigures(events)) } };
     const { row: from } = source;
     const { row: to } = target;
     const out = {
@@ -77,16 +80,16 @@ export function transfers(sequelize: Sequelize, now: () => number) {
         let events = await eventsOf(id, transaction);
         const known = new Set(events.map((event) => event.id));
         const fresh = children.filter((child) => !known.has(endOf(child.id, 'out')));
-        if (fresh.length === 0) return readWithin(sequelize, id, transaction);
+        if (fresh.length === 0) return readWithin(id, transaction);
         requireFresh(events, afterSeq);
         const plan = await planOf(row, transaction);
         for (const child of fresh) {
           const childPlan = { ...plan, must: { ...plan.must, vessel: child.vessel } };
-          await createWithin(sequelize, { id: child.id, name: child.name, plan: childPlan, createdAt: new Date(now()) }, transaction);
+          await createWithin({ id: child.id, name: child.name, plan: childPlan, createdAt: new Date(now()) }, transaction);
           const target = { row: await mustFind(child.id, transaction, true), events: [] };
           events = (await move({ row, events }, target, { transferId: child.id, volumeL: child.volumeL, happenedAt }, transaction)).source;
         }
-        return readWithin(sequelize, id, transaction);
+        return readWithin(id, transaction);
       }),
 
     /** Takes a reading out of one record and writes it into another, at its own time; both records say so. */
@@ -95,7 +98,7 @@ export function transfers(sequelize: Sequelize, now: () => number) {
         if (toId === id) throw new Refusal('It stands in this batch already; choose another.', 'toId');
         const { source, target } = await lockBoth(id, toId, transaction);
         const movedId = endOf(eventId, 'in');
-        if (target.events.some((event) => event.id === movedId)) return readWithin(sequelize, id, transaction);
+        if (target.events.some((event) => event.id === movedId)) return readWithin(id, transaction);
         requireFresh(source.events, afterSeq);
         const moved = logOf(source.events).find((entry) => entry.first.id === eventId && !entry.withdrawn)?.standing;
         if (moved?.kind !== 'reading') throw new Refusal('Only a reading that stands in this record can be moved.', 'eventId');
@@ -110,7 +113,7 @@ export function transfers(sequelize: Sequelize, now: () => number) {
         } as const;
         await record(target.row, target.events, [into], now(), transaction);
         await record(source.row, source.events, [withdrawal], now(), transaction);
-        return readWithin(sequelize, id, transaction);
+        return readWithin(id, transaction);
       }),
 
     blend: (id: string, { afterSeq, happenedAt, fromId, volumeL, transferId }: Blend): Promise<Batch> =>
@@ -118,10 +121,10 @@ export function transfers(sequelize: Sequelize, now: () => number) {
         requirePast(happenedAt);
         if (fromId === id) throw new Refusal('A batch cannot be poured into itself; choose another.', 'fromId');
         const { source, target } = await lockBoth(fromId, id, transaction);
-        if (target.events.some((event) => event.id === endOf(transferId, 'in'))) return readWithin(sequelize, id, transaction);
+        if (target.events.some((event) => event.id === endOf(transferId, 'in'))) return readWithin(id, transaction);
         requireFresh(target.events, afterSeq);
         await move(source, target, { transferId, volumeL, happenedAt }, transaction);
-        return readWithin(sequelize, id, transaction);
+        return readWithin(id, transaction);
       }),
   };
 }

@@ -1,10 +1,10 @@
 import { randomBytes } from 'node:crypto';
-import { DataTypes, Model } from 'sequelize';
-import type { Sequelize } from 'sequelize';
+import { DataTypes } from 'sequelize';
+import type { Model, Sequelize } from 'sequelize';
 
-class AddressRow extends Model {
-  declare id: number;
-  declare token: string;
+interface AddressRow extends Model {
+  id: number;
+  token: string;
 }
 
 /** 24 random bytes: not to be guessed, short enough to be typed into a telephone. */
@@ -12,20 +12,21 @@ const TOKEN_BYTES = 24;
 
 /** The token of the address that calendars subscribe to: one row, or none while nobody may. */
 export function calendarStore(sequelize: Sequelize) {
-  AddressRow.init(
+  const addresses = sequelize.define<AddressRow>(
+    'calendar',
     { id: { type: DataTypes.SMALLINT, primaryKey: true, defaultValue: 1 }, token: { type: DataTypes.TEXT, allowNull: false } },
-    { sequelize, tableName: 'calendar_address', underscored: true, createdAt: false, updatedAt: 'updated_at' },
+    { tableName: 'calendar_address', underscored: true, createdAt: false, updatedAt: 'updated_at' },
   );
   return {
-    token: async (): Promise<string | null> => (await AddressRow.findByPk(1, { raw: true }))?.token ?? null,
+    token: async (): Promise<string | null> => (await addresses.findByPk(1, { raw: true }))?.token ?? null,
     /** A new token; the one before stops working. */
     renew: async (): Promise<string> => {
       const token = randomBytes(TOKEN_BYTES).toString('base64url');
-      await AddressRow.upsert({ id: 1, token });
+      await addresses.upsert({ id: 1, token });
       return token;
     },
     close: async (): Promise<void> => {
-      await AddressRow.destroy({ where: { id: 1 } });
+      await addresses.destroy({ where: { id: 1 } });
     },
   };
 }

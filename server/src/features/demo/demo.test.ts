@@ -34,7 +34,7 @@ function said(batch: Batch, now: number) {
     asks: asksOf(ledger, feeding, now).toSorted(byUrgency),
     doses: feeding === null ? [] : feedingNow(feeding, ledger, now).doses,
     faults: feedingFaults(ledger, practice.dapCapGPerL),
-    verdict: evidence === null || ledger.bottled !== null ? null : stallVerdict(evidence),
+    verdict: evidence === null || ledger.history.bottled !== null ? null : stallVerdict(evidence),
     station: stationOf(ledger, feeding, now),
     knots: knotsOf(ledger, feeding, stationOf(ledger, feeding, now), now),
   };
@@ -96,7 +96,7 @@ describe('the demo’s batches, untouched', () => {
     for (const batch of batches)
       for (const now of MOMENTS) {
         const { state } = said(batch, now);
-        const gates = batch.ledger.pitch === null || batch.ledger.bottled !== null ? [] : gatesOf(batch.ledger, now);
+        const gates = batch.ledger.history.pitch === null || batch.ledger.history.bottled !== null ? [] : gatesOf(batch.ledger, now);
         const finished = gates.find(({ name }) => name === 'Finished');
         if (state.phase === 'finished') expect(finished?.open, batch.name).toBe(true);
         if (['active', 'stuck', 'slowing', 'lag', 'unread'].includes(state.phase)) {
@@ -109,9 +109,9 @@ describe('the demo’s batches, untouched', () => {
   it('have rails that call nothing done that was not', () => {
     for (const batch of batches) {
       const { knots } = said(batch, NOW);
-      if (batch.ledger.doses.length === 0) expect(knots.feed, batch.name).not.toBe('done');
-      if (batch.ledger.sulfites.length === 0) expect(knots.stabilize, batch.name).not.toBe('done');
-      if (batch.ledger.bottled === null) expect(knots.bottle, batch.name).not.toBe('done');
+      if (batch.ledger.history.doses.length === 0) expect(knots.feed, batch.name).not.toBe('done');
+      if (batch.ledger.history.sulfites.length === 0) expect(knots.stabilize, batch.name).not.toBe('done');
+      if (batch.ledger.history.bottled === null) expect(knots.bottle, batch.name).not.toBe('done');
       expect(
         Object.values(knots).filter((knot) => knot === 'now'),
         batch.name,

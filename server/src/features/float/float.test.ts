@@ -32,9 +32,9 @@ describe('a float that posts', () => {
     expect(batch.float).toHaveLength(96);
     expect(batch.float[0]).toEqual([NOW - 48 * HOUR_MS, 1.1, 20]);
     expect(batch.lastSeq).toBe(3);
-    expect(batch.ledger.readings.map(({ instrument }) => instrument)).toContain('float');
+    expect(batch.ledger.history.readings.map(({ instrument }) => instrument)).toContain('float');
     const { standing } = (await app.call<{ standing: Standing[] }>('GET', '/rounds')).body;
-    expect(standing.find(({ id }) => id === batchId)!.sg).toBeCloseTo(batch.ledger.readings.at(-1)!.sg, 4);
+    expect(standing.find(({ id }) => id === batchId)!.sg).toBeCloseTo(batch.ledger.history.readings.at(-1)!.sg, 4);
   });
 
   it('does not stand in the way of a maker who writes meanwhile', async () => {
@@ -106,9 +106,11 @@ describe('a reading in the wrong batch', () => {
     await app.call('POST', `/batches/${wrong.id}/events`, { afterSeq: 3, events: [reading] });
     const move = { afterSeq: 4, eventId: reading!.id, toId: right.id };
     const after = (await app.call<Batch>('POST', `/batches/${wrong.id}/move`, move)).body;
-    expect(after.ledger.readings).toHaveLength(0);
+    expect(after.ledger.history.readings).toHaveLength(0);
     expect(after.events.at(-1)).toMatchObject({ kind: 'amendment', payload: { eventId: reading!.id, replacement: null } });
-    expect((await read(right.id)).ledger.readings).toMatchObject([{ at: reading!.happenedAt, sg: expect.closeTo(1.05, 3) as number }]);
+    expect((await read(right.id)).ledger.history.readings).toMatchObject([
+      { at: reading!.happenedAt, sg: expect.closeTo(1.05, 3) as number },
+    ]);
     expect((await app.call<Batch>('POST', `/batches/${wrong.id}/move`, move)).body.lastSeq).toBe(5);
     expect((await read(right.id)).lastSeq).toBe(4);
   });
@@ -119,7 +121,7 @@ describe('a reading in the wrong batch', () => {
     await app.call('POST', `/batches/${wrong.id}/events`, { afterSeq: 3, events: [reading] });
     const refused = await app.call<ApiError>('POST', `/batches/${wrong.id}/move`, { afterSeq: 4, eventId: reading!.id, toId: empty.id });
     expect(refused.status).toBe(422);
-    expect((await read(wrong.id)).ledger.readings).toHaveLength(1);
+    expect((await read(wrong.id)).ledger.history.readings).toHaveLength(1);
   });
 });
 

@@ -1,17 +1,17 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { FLOAT_SLOT_MS, floatRefusal } from '@hollow-bell/contract';
 import type { FloatAnswer, FloatDevice, FloatPost, MadeFloat } from '@hollow-bell/contract';
-import { DataTypes, Model } from 'sequelize';
-import type { Sequelize } from 'sequelize';
+import { DataTypes } from 'sequelize';
+import type { Model, Sequelize } from 'sequelize';
 import { HttpProblem } from '../../http/errors.ts';
 
-class DeviceRow extends Model {
-  declare id: string;
-  declare name: string;
-  declare batchId: string | null;
-  declare tokenHash: string;
-  declare lastSeenAt: Date | null;
-  declare keptBack: number;
+interface DeviceRow extends Model {
+  id: string;
+  name: string;
+  batchId: string | null;
+  tokenHash: string;
+  lastSeenAt: Date | null;
+  keptBack: number;
 }
 
 export interface FloatRecord {
@@ -36,7 +36,8 @@ const deviceOf = ({ id, name, batchId, lastSeenAt, keptBack }: DeviceRow): Float
 
 /** Floats that may post, each with a token of its own, and what becomes of their posts. */
 export function floatStore(sequelize: Sequelize, batches: FloatRecord, now: () => number) {
-  DeviceRow.init(
+  const devices = sequelize.define<DeviceRow>(
+    'devices',
     {
       id: { type: DataTypes.UUID, primaryKey: true },
       name: { type: DataTypes.TEXT, allowNull: false },
@@ -45,34 +46,34 @@ export function floatStore(sequelize: Sequelize, batches: FloatRecord, now: () =
       lastSeenAt: { type: DataTypes.DATE },
       keptBack: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 },
     },
-    { sequelize, tableName: 'float_devices', underscored: true, createdAt: 'created_at', updatedAt: false },
+    { tableName: 'float_devices', underscored: true, createdAt: 'created_at', updatedAt: false },
   );
 
   async function mustFind(id: string): Promise<DeviceRow> {
-    const row = await DeviceRow.findByPk(id);
+    const row = await devices.findByPk(id);
     if (row === null) throw new HttpProblem(404, 'not_found', 'There is no such float; it may have been removed.');
     return row;
   }
 
   return {
-    list: async (): Promise<FloatDevice[]> => (await DeviceRow.findAll({ order: [['name', 'ASC']] })).map(deviceOf),
+    list: async (): Promise<FloatDevice[]> => (await devices.findAll({ order: [['name', 'ASC']] })).map(deviceOf),
 
     /** Repeating the request gives the float a new token; the one before stops working. */
     make: async (id: string, name: string, batchId: string): Promise<MadeFloat> => {
       const token = randomBytes(TOKEN_BYTES).toString('hex');
-      await DeviceRow.upsert({ id, name, batchId, tokenHash: hashOf(token) });
+      await devices.upsert({ id, name, batchId, tokenHash: hashOf(token) });
       return { float: deviceOf(await mustFind(id)), token };
     },
 
     hang: async (id: string, batchId: string | null): Promise<FloatDevice> => deviceOf(await (await mustFind(id)).update({ batchId })),
 
     remove: async (id: string): Promise<void> => {
-      await DeviceRow.destroy({ where: { id } });
+      await devices.destroy({ where: { id } });
     },
 
     /** Takes what is good of a post; says of the rest what is wrong with it. Repeating a post writes nothing twice. */
     take: async (token: string, { readings }: FloatPost): Promise<FloatAnswer> => {
-      const device = await DeviceRow.findOne({ where: { tokenHash: hashOf(token) } });
+      const device = await devices.findOne({ where: { tokenHash: hashOf(token) } });
       if (device === null) throw new HttpProblem(401, 'not_allowed', 'No float has this token; make it known in Hollow Bell first.');
       if (device.batchId === null)
         throw new HttpProblem(409, 'not_allowed', 'This float hangs in no batch; hang it into one, then send again.');

@@ -1,22 +1,23 @@
 import type { Practice } from '@hollow-bell/contract';
-import { DataTypes, Model } from 'sequelize';
-import type { Sequelize } from 'sequelize';
+import { DataTypes } from 'sequelize';
+import type { Model, Sequelize } from 'sequelize';
 
-class PracticeRow extends Model {
-  declare id: number;
-  declare settings: Practice;
+interface PracticeRow extends Model {
+  id: number;
+  settings: Practice;
 }
 
 /** The house practice: one row, or none before the first start is answered. */
 export function practiceStore(sequelize: Sequelize) {
-  PracticeRow.init(
+  const house = sequelize.define<PracticeRow>(
+    'practice',
     { id: { type: DataTypes.SMALLINT, primaryKey: true, defaultValue: 1 }, settings: { type: DataTypes.JSONB, allowNull: false } },
-    { sequelize, tableName: 'practice', underscored: true, createdAt: false, updatedAt: 'updated_at' },
+    { tableName: 'practice', underscored: true, createdAt: false, updatedAt: 'updated_at' },
   );
   return {
-    read: async (): Promise<Practice | null> => (await PracticeRow.findByPk(1, { raw: true }))?.settings ?? null,
+    read: async (): Promise<Practice | null> => (await house.findByPk(1, { raw: true }))?.settings ?? null,
     write: async (settings: Practice): Promise<void> => {
-      await PracticeRow.upsert({ id: 1, settings });
+      await house.upsert({ id: 1, settings });
     },
   };
 }

@@ -1,7 +1,7 @@
 import { feedingPracticeOf } from '@hollow-bell/contract';
 import type { BatchSummary, Standing } from '@hollow-bell/contract';
 import { feedingPlanOf } from '@hollow-bell/core/feed';
-import { viewOf } from '@hollow-bell/core/record';
+import { honeysPoured, othersPoured, viewOf } from '@hollow-bell/core/record';
 import { Refusal } from '@hollow-bell/core/quantities';
 import { asksOf, byUrgency, unreckonedAsk } from '@hollow-bell/core/rounds';
 import { isOpen, stateOf } from '@hollow-bell/core/watch';
@@ -25,27 +25,27 @@ function standingOf(batch: BatchSummary, now: number): Standing | null {
     const { id, name, plan, ledger } = batch;
     const { vessel } = plan.must;
     const asks = [unreckonedAsk(error.said, now)];
-    const pitchedAt = ledger.pitch?.at ?? null;
+    const pitchedAt = ledger.history.pitch?.at ?? null;
     return { id, name, vessel, pitchedAt, phase: 'unreckoned', inBottles: false, sg: 1, volumeL: 0, leesL: 0, colors: [], asks };
   }
 }
 
 /** Null where there is nothing to look after. */
 function reckon({ id, name, plan, ledger }: BatchSummary, now: number): Standing | null {
-  const view = ledger.bottled === null ? viewOf(ledger) : null;
-  if ((view === null && ledger.bottled === null) || !isOpen(ledger) || ledger.pouredG <= 0) return null;
-  const fruit = ledger.additions.filter(({ family }) => family === 'fruit' || family === 'juice');
+  const view = ledger.history.bottled === null ? viewOf(ledger) : null;
+  if ((view === null && ledger.history.bottled === null) || !isOpen(ledger) || ledger.liquid.pouredG <= 0) return null;
+  const fruit = othersPoured(ledger).filter(({ family }) => family === 'fruit' || family === 'juice');
   return {
     id,
     name,
     vessel: plan.must.vessel,
-    pitchedAt: ledger.pitch?.at ?? null,
+    pitchedAt: ledger.history.pitch?.at ?? null,
     phase: stateOf(ledger, now).phase,
-    inBottles: ledger.bottled !== null,
-    sg: view?.sg ?? ledger.readings.at(-1)?.sg ?? 1,
+    inBottles: ledger.history.bottled !== null,
+    sg: view?.sg ?? ledger.history.readings.at(-1)?.sg ?? 1,
     volumeL: view?.volumeL ?? 0,
-    leesL: ledger.yeastG / YEAST_G_PER_L,
-    colors: [...fruit, ...ledger.honeys].map((poured) => poured.name),
+    leesL: ledger.liquid.yeastG / YEAST_G_PER_L,
+    colors: [...fruit, ...honeysPoured(ledger)].map((poured) => poured.name),
     asks: asksOf(ledger, feedingPlanOf(ledger, feedingPracticeOf(plan)), now).toSorted(byUrgency),
   };
 }

@@ -1,24 +1,25 @@
 import { isDeepStrictEqual } from 'node:util';
 import type { ShelfItem, Shelved } from '@hollow-bell/contract';
-import { DataTypes, Model, QueryTypes } from 'sequelize';
-import type { Sequelize, Transaction } from 'sequelize';
+import { DataTypes, QueryTypes } from 'sequelize';
+import type { Model, Sequelize, Transaction } from 'sequelize';
 import { HttpProblem } from '../../http/errors.ts';
 
-class ShelfRow extends Model {
-  declare id: string;
-  declare item: ShelfItem;
-  declare version: number;
+interface ShelfRow extends Model {
+  id: string;
+  item: ShelfItem;
+  version: number;
 }
 
 /** Lots, packets, vessels and instruments. What batches took is read from their records, so taking an entry back gives it back. */
 export function shelfStore(sequelize: Sequelize) {
-  ShelfRow.init(
+  const shelf = sequelize.define<ShelfRow>(
+    'shelf',
     {
       id: { type: DataTypes.UUID, primaryKey: true },
       item: { type: DataTypes.JSONB, allowNull: false },
       version: { type: DataTypes.INTEGER, allowNull: false },
     },
-    { sequelize, tableName: 'shelf_items', underscored: true },
+    { tableName: 'shelf_items', underscored: true },
   );
 
   async function takenG(): Promise<Map<string, number>> {
@@ -49,7 +50,7 @@ export function shelfStore(sequelize: Sequelize) {
   return {
     async list(): Promise<Shelved[]> {
       const taken = await takenG();
-      const rows = await ShelfRow.findAll({
+      const rows = await shelf.findAll({
         order: [
           ['createdAt', 'ASC'],
           ['id', 'ASC'],
@@ -61,8 +62,8 @@ export function shelfStore(sequelize: Sequelize) {
     /** Writes an item, new where `afterVersion` is 0. Repeating a writing answers with the item as it is. */
     put: (item: ShelfItem, afterVersion: number): Promise<Shelved> =>
       sequelize.transaction(async (transaction) => {
-        const row = await ShelfRow.findByPk(item.id, { transaction, lock: transaction.LOCK.UPDATE });
-        if (row === null) return shelved(await ShelfRow.create({ id: item.id, item, version: 1 }, { transaction }), new Map());
+        const row = await shelf.findByPk(item.id, { transaction, lock: transaction.LOCK.UPDATE });
+        if (row === null) return shelved(await shelf.create({ id: item.id, item, version: 1 }, { transaction }), new Map());
         if (afterVersion === 0) return shelved(row, await takenG());
         if (row.version === afterVersion + 1 && isDeepStrictEqual(row.item, item)) return shelved(row, await takenG());
         if (afterVersion !== row.version)
@@ -75,8 +76,8 @@ export function shelfStore(sequelize: Sequelize) {
     importAll: (items: readonly ShelfItem[]): Promise<number> =>
       sequelize.transaction(async (transaction) => {
         for (const item of items) {
-          const row = await ShelfRow.findByPk(item.id, { transaction, lock: transaction.LOCK.UPDATE });
-          if (row === null) await ShelfRow.create({ id: item.id, item, version: 1 }, { transaction });
+          const row = await shelf.findByPk(item.id, { transaction, lock: transaction.LOCK.UPDATE });
+          if (row === null) await shelf.create({ id: item.id, item, version: 1 }, { transaction });
           else await row.update({ item, version: row.version + 1 }, { transaction });
         }
         return items.length;
@@ -84,7 +85,7 @@ export function shelfStore(sequelize: Sequelize) {
 
     remove: (id: string): Promise<void> =>
       sequelize.transaction(async (transaction) => {
-        const row = await ShelfRow.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE });
+        const row = await shelf.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE });
         if (row === null) return;
         const user = await userOf(id, transaction);
         if (user !== null)

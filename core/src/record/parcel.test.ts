@@ -2,8 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { Refusal } from '../quantities/index.ts';
 import { eventsAt } from './build.ts';
-import { anyEvent, berries, honey, reading, water, yeast } from './anyEvent.ts';
-import { MASS_FIELDS, doubtOf, fold, ledgerFigures, massImbalanceG, mixedOf, parcelOf, viewOf } from './index.ts';
+import { anyHappening } from '../testing/anyHappening.ts';
+import { berries, honey, reading, water, yeast } from '../testing/examples.ts';
+import { DISSOLVED, doubtOf, fold, ledgerFigures, massImbalanceG, mixedOf, parcelOf, viewOf } from './index.ts';
 import type { BatchEvent, EventContent } from './index.ts';
 
 const START = Date.UTC(2026, 0, 5, 9);
@@ -20,7 +21,7 @@ describe('splitting and blending', () => {
 
   it('conserves each mass, split and blended back', () => {
     fc.assert(
-      fc.property(fc.array(anyEvent, { maxLength: 12 }), fc.double({ min: 0.05, max: 0.95, noNaN: true }), (contents, share) => {
+      fc.property(fc.array(anyHappening, { maxLength: 12 }), fc.double({ min: 0.05, max: 0.95, noNaN: true }), (contents, share) => {
         const events = [
           ...mead([20, berries(500)]),
           ...eventsAt(
@@ -33,7 +34,7 @@ describe('splitting and blending', () => {
         fc.pre(volumeL > 0.2);
         const { parent, child } = split(events, volumeL * share);
         const [left, taken] = [fold(parent), fold(child)];
-        for (const field of MASS_FIELDS) expect(left[field] + taken[field], field).toBeCloseTo(whole[field], 6);
+        for (const field of DISSOLVED) expect(left.liquid[field] + taken.liquid[field], field).toBeCloseTo(whole.liquid[field], 6);
         const back: BatchEvent[] = [
           ...parent,
           {
@@ -43,10 +44,10 @@ describe('splitting and blending', () => {
           },
         ];
         const guards = ['guardSo2Mg', 'guardSorbicMg'];
-        for (const field of MASS_FIELDS.filter((each) => !guards.includes(each)))
-          expect(fold(back)[field], field).toBeCloseTo(whole[field], 6);
-        expect(Math.abs(massImbalanceG(taken))).toBeLessThan(1e-6 * (1 + taken.pouredG));
-        expect(Math.abs(massImbalanceG(fold(back)))).toBeLessThan(1e-5 * (1 + whole.pouredG));
+        for (const field of DISSOLVED.filter((each) => !guards.includes(each)))
+          expect(fold(back).liquid[field], field).toBeCloseTo(whole.liquid[field], 6);
+        expect(Math.abs(massImbalanceG(taken.liquid))).toBeLessThan(1e-6 * (1 + taken.liquid.pouredG));
+        expect(Math.abs(massImbalanceG(fold(back).liquid))).toBeLessThan(1e-5 * (1 + whole.liquid.pouredG));
       }),
       { numRuns: 150, seed: 14 },
     );
@@ -54,7 +55,8 @@ describe('splitting and blending', () => {
 
   it('hands its doubts to a child: what was unsure stays unsure', () => {
     const events = mead([240, reading(1.02)]);
-    const parcel = { ...parcelOf(fold(events), 2), doubt: doubtOf(ledgerFigures(events)) };
+    const siphoned = parcelOf(fold(events), 2);
+    const parcel = { ...siphoned, history: { ...siphoned.history, doubt: doubtOf(ledgerFigures(events)) } };
     const child = eventsAt(START, [[300, { kind: 'transferIn', payload: { fromBatchId: 'a', fromName: 'a', volumeL: 2, parcel } }]]);
     const [mother, daughter] = [ledgerFigures(events)!, ledgerFigures(child)!];
     for (const figure of ['abv', 'sugarGPerL', 'sg'] as const)
@@ -64,8 +66,8 @@ describe('splitting and blending', () => {
   it('hands the history to a child and leaves that of a blend alone', () => {
     const events = mead([24, reading(1.06, 20)]);
     const { child } = split(events, 2);
-    expect(fold(child).pitch?.at).toBe(fold(events).pitch?.at);
-    expect(fold(child).readings).toEqual(fold(events).readings);
+    expect(fold(child).history.pitch?.at).toBe(fold(events).history.pitch?.at);
+    expect(fold(child).history.readings).toEqual(fold(events).history.readings);
     expect(viewOf(fold(child))!.abv).toBeCloseTo(viewOf(fold(events))!.abv, 9);
     const blended: BatchEvent[] = [
       ...eventsAt(START, [
@@ -74,8 +76,8 @@ describe('splitting and blending', () => {
       ]),
       { ...child[0]!, seq: 5 },
     ];
-    expect(fold(blended).pitch).toBeNull();
-    expect(fold(blended).transfers).toHaveLength(1);
+    expect(fold(blended).history.pitch).toBeNull();
+    expect(fold(blended).history.transfers).toHaveLength(1);
   });
 
   it('refuses more than there is', () => {

@@ -1,51 +1,54 @@
 import type { BatchPlan } from '@hollow-bell/contract';
 import type { BatchEvent, Ledger } from '@hollow-bell/core/record';
-import { DataTypes, Model } from 'sequelize';
-import type { Sequelize } from 'sequelize';
+import { DataTypes } from 'sequelize';
+import type { Model, Sequelize } from 'sequelize';
 
-export class BatchRow extends Model {
-  declare id: string;
-  declare name: string;
-  declare createdAt: Date;
-  declare lastSeq: number;
-  declare planVersion: number;
-  declare ledger: Ledger;
-  declare open: boolean;
+export interface BatchRow extends Model {
+  id: string;
+  name: string;
+  createdAt: Date;
+  lastSeq: number;
+  planVersion: number;
+  ledger: Ledger;
+  open: boolean;
 }
 
-export class PlanRow extends Model {
-  declare batchId: string;
-  declare version: number;
-  declare plan: BatchPlan;
-  declare writtenAt: Date;
+export interface PlanRow extends Model {
+  batchId: string;
+  version: number;
+  plan: BatchPlan;
+  writtenAt: Date;
 }
 
-export class EventRow extends Model {
-  declare id: string;
-  declare batchId: string;
-  declare seq: number;
-  declare kind: BatchEvent['kind'];
-  declare happenedAt: Date;
-  declare enteredAt: Date;
-  declare payload: BatchEvent['payload'];
-  declare amends: string | null;
+export interface EventRow extends Model {
+  id: string;
+  batchId: string;
+  seq: number;
+  kind: BatchEvent['kind'];
+  happenedAt: Date;
+  enteredAt: Date;
+  payload: BatchEvent['payload'];
+  version: number;
+  amends: string | null;
 }
 
 /** Every reading that a float sent, as it came; one in a slot of some minutes. */
-export class FloatRow extends Model {
-  declare batchId: string;
-  declare deviceId: string;
+export interface FloatRow extends Model {
+  batchId: string;
+  deviceId: string;
   /** The driver gives big integers as text. */
-  declare slot: string;
-  declare takenMs: string;
-  declare sg: number;
-  declare tempC: number | null;
+  slot: string;
+  takenMs: string;
+  sg: number;
+  tempC: number | null;
 }
 
-export function initModels(sequelize: Sequelize): void {
-  const shared = { sequelize, underscored: true, timestamps: false } as const;
+/** The tables of a cellar's batches, for one connection of its own. */
+export function batchTables(sequelize: Sequelize) {
+  const shared = { underscored: true, timestamps: false } as const;
   const required = (type: DataTypes.DataType) => ({ type, allowNull: false });
-  BatchRow.init(
+  const batches = sequelize.define<BatchRow>(
+    'batches',
     {
       id: { type: DataTypes.UUID, primaryKey: true },
       name: required(DataTypes.TEXT),
@@ -57,7 +60,8 @@ export function initModels(sequelize: Sequelize): void {
     },
     { ...shared, tableName: 'batches' },
   );
-  PlanRow.init(
+  const plans = sequelize.define<PlanRow>(
+    'plans',
     {
       batchId: { type: DataTypes.UUID, primaryKey: true },
       version: { type: DataTypes.INTEGER, primaryKey: true },
@@ -66,7 +70,8 @@ export function initModels(sequelize: Sequelize): void {
     },
     { ...shared, tableName: 'batch_plans' },
   );
-  EventRow.init(
+  const events = sequelize.define<EventRow>(
+    'events',
     {
       id: { type: DataTypes.UUID, primaryKey: true },
       batchId: required(DataTypes.UUID),
@@ -75,11 +80,13 @@ export function initModels(sequelize: Sequelize): void {
       happenedAt: required(DataTypes.DATE),
       enteredAt: required(DataTypes.DATE),
       payload: required(DataTypes.JSONB),
+      version: required(DataTypes.SMALLINT),
       amends: { type: DataTypes.UUID },
     },
     { ...shared, tableName: 'batch_events' },
   );
-  FloatRow.init(
+  const floats = sequelize.define<FloatRow>(
+    'floats',
     {
       batchId: { type: DataTypes.UUID, primaryKey: true },
       deviceId: { type: DataTypes.UUID, primaryKey: true },
@@ -90,4 +97,7 @@ export function initModels(sequelize: Sequelize): void {
     },
     { ...shared, tableName: 'float_readings' },
   );
+  return { batches, plans, events, floats };
 }
+
+export type BatchTables = ReturnType<typeof batchTables>;

@@ -1,0 +1,44 @@
+import type { FieldKind, RecordShape, Sentence } from '../quantities/index.ts';
+import type { Assumptions } from './assumptions.ts';
+import type { Folding, Ledger } from './ledger.ts';
+
+/** Which event it is, when it happened, and what is assumed where nobody measured. */
+export interface Moment {
+  id: string;
+  at: number;
+  assumptions: Assumptions;
+}
+
+/** A figure that can be corrected, by the name it has in the payload. */
+export interface CorrectedField<Name extends string = string> {
+  name: Name;
+  label: string;
+  kind: FieldKind | 'text';
+}
+
+/** All that this program knows of one kind of thing that can happen to a batch. */
+export interface Happening<P> {
+  shape: RecordShape<P>;
+  /** What it does to the state. It may read the payload, never write into it. */
+  apply: (ledger: Folding, payload: P, moment: Moment) => void;
+  /** One line of the log. */
+  says: (payload: P) => Sentence;
+  /**
+   * Whether it can be believed of a batch that stands like this.
+   * @param pitchedAt when the whole record says that yeast went in first
+   * @throws Refusal with what is wrong and what is allowed
+   */
+  believe?: (ledger: Ledger, payload: P, moment: { at: number; pitchedAt: number | null }) => void;
+  /** The same of what it led to. @throws Refusal */
+  believeAfter?: (ledger: Ledger, moment: { id: string; at: number; pitchedAt: number | null }) => void;
+  corrects: readonly CorrectedField<keyof P & string>[];
+  /** What it takes from the shelf. */
+  takes?: (payload: P) => { lotId?: string | undefined; massG: number };
+  /** Liters that it closes into glass. */
+  closesL?: (payload: P) => number;
+  /** Only a split or a blend writes it, so that no mass is invented. */
+  isTransfer?: true;
+}
+
+/** The type of a payload follows from its shape. */
+export const happening = <P>(of: Happening<P>): Happening<P> => of;

@@ -1,0 +1,56 @@
+/* Everything that can happen to a batch, one file each: the list that fold, check, contract, forms and tests read. */
+import { base } from './base.ts';
+import { bottling } from './bottling.ts';
+import { cure } from './cure.ts';
+import { finding } from './finding.ts';
+import { honey } from './honey.ts';
+import { ingredient } from './ingredient.ts';
+import { note } from './note.ts';
+import { nutrient } from './nutrient.ts';
+import { putOff } from './putOff.ts';
+import { rack } from './rack.ts';
+import { reading } from './reading.ts';
+import { removal } from './removal.ts';
+import { restart } from './restart.ts';
+import { restartStep } from './restartStep.ts';
+import { sorbate } from './sorbate.ts';
+import { staysHere } from './staysHere.ts';
+import { strain } from './strain.ts';
+import { sulfite } from './sulfite.ts';
+import { transferIn } from './transferIn.ts';
+import { transferOut } from './transferOut.ts';
+import { water } from './water.ts';
+import { yeast } from './yeast.ts';
+
+import type { Happening } from '../happening.ts';
+
+const TABLE = {
+  honey,
+  ingredient,
+  water,
+  yeast,
+  nutrient,
+  sulfite,
+  sorbate,
+  base,
+  strain,
+  transferIn,
+  transferOut,
+  removal,
+  reading,
+  rack,
+  bottling,
+  finding,
+  cure,
+  putOff,
+  restart,
+  restartStep,
+  staysHere,
+  note,
+};
+
+/** What each kind holds. Quantities in SI; times are milliseconds since 1970 UTC. */
+export type Recorded = { [K in keyof typeof TABLE]: (typeof TABLE)[K] extends Happening<infer P> ? P : never };
+export type RecordedKind = keyof Recorded;
+export const HAPPENINGS: { readonly [K in RecordedKind]: Happening<Recorded[K]> } = TABLE;
+export const RECORDED_KINDS = Object.keys(HAPPENINGS) as RecordedKind[];

@@ -1,0 +1,39 @@
+import type { Composition, Family } from '../ingredients/index.ts';
+import { DAY_MS } from '../quantities/index.ts';
+import { broughtUnder } from './brought.ts';
+import { keepUnsweetened } from './guard.ts';
+import type { Moment } from './happening.ts';
+import { pourIn } from './inVessel.ts';
+import type { Folding } from './ledger.ts';
+
+interface Poured {
+  name: string;
+  family: Family;
+  massG: number;
+  composition: Composition;
+  sugarSpread: number;
+  bagDays?: number | undefined;
+}
+
+/** The one pour: honey and everything else that has a composition. */
+export function pourIngredient(ledger: Folding, poured: Poured, { id, at, assumptions }: Moment): void {
+  const { name, family, massG, composition, bagDays } = poured;
+  const brought = broughtUnder(assumptions, massG, poured);
+  keepUnsweetened(ledger, brought.sugarG);
+  pourIn(ledger.liquid, brought, massG);
+  ledger.liquid.broughtAmmoniumNMg += (massG * composition.ammoniumNMgPerKg) / 1000;
+  ledger.liquid.broughtAminoNMg += (massG * composition.aminoNMgPerKg) / 1000;
+  ledger.liquid.acidG += (massG * composition.acidGPerKg) / 1000;
+  ledger.history.pours.push({
+    eventId: id,
+    at,
+    name,
+    family,
+    massG,
+    composition: { ...composition },
+    sugarG: brought.sugarG,
+    insolubleG: brought.insolubleG,
+    afterPitch: ledger.history.pitch !== null,
+    bagOutAt: bagDays === undefined ? null : at + bagDays * DAY_MS,
+  });
+}

@@ -1,0 +1,120 @@
+import { MEAN_HONEY, honeyComposition } from '../ingredients/index.ts';
+import type { Composition, Family } from '../ingredients/index.ts';
+import { Refusal } from '../quantities/index.ts';
+import type { BatchEvent } from './events.ts';
+import { LEDGER_VERSION, emptyLedger } from './ledger.ts';
+import type { Care, Folding, History, InVessel, Ledger, Pour, ReadingPoint, Temperature } from './ledger.ts';
+import { nutrientOf } from './salts.ts';
+
+/* The one place that reads what older programs wrote: entries, and the parcels in them. What is stored is never changed. */
+
+/** Of the shape of entries; an entry without one is of the first. */
+export const RECORD_VERSION = 1;
+
+/** Until it was parted into groups a ledger was one flat list, which grew: what was not known then is missing. */
+interface FlatLedger extends Partial<InVessel>, Partial<Omit<History, 'readings' | 'ph' | 'doses' | 'unsweetened'>>, Partial<Care> {
+  taken?: Folding['taken'];
+  readings?: (Omit<ReadingPoint, 'instrument'> & Partial<ReadingPoint>)[];
+  ph?: { value: number; at: number; plusMinus?: number } | null;
+  doses?: (Omit<History['doses'][number], 'name' | 'ammoniumNMg' | 'aminoNMg'> & Partial<History['doses'][number]>)[];
+  unsweetened?: FlatLedger | null;
+  tempC?: { value: number; at: number } | null;
+  honeys?: { at: number; name: string; massG: number; afterPitch: boolean }[];
+  additions?: Omit<Pour, 'composition'>[];
+}
+/** Groups since version 3. */
+const GROUPED_SINCE = 3;
+/** A pH meter nobody calibrated, as it was taken when readings did not say. */
+const PH_PLUS_MINUS = 0.2;
+
+/** What a parcel of old kept of fruit, juice or malt: sugar and pulp, the rest taken for water. */
+const asFarAsKnown = ({ massG, sugarG, insolubleG }: Omit<Pour, 'composition'>): Composition => ({
+  sugar: massG > 0 ? sugarG / massG : 0,
+  unfermentable: 0,
+  insoluble: massG > 0 ? insolubleG / massG : 0,
+  ammoniumNMgPerKg: 0,
+  aminoNMgPerKg: 0,
+  acidGPerKg: 0,
+});
+
+/** What a parcel of old kept of its honeys says nothing of their water: they are taken for the mean honey. */
+function poursOf({ honeys = [], additions = [] }: FlatLedger): Pour[] {
+  const composition = honeyComposition(MEAN_HONEY.moisture, MEAN_HONEY.unfermentable);
+  const family: Family = 'honey';
+  const none = { insolubleG: 0, bagOutAt: null };
+  return [
+    ...honeys.map((honey, i) => ({
+      ...honey,
+      ...none,
+      eventId: `honey ${i}`,
+      family,
+      composition,
+      sugarG: honey.massG * composition.sugar,
+    })),
+    ...additions.map((other) => ({ ...other, composition: asFarAsKnown(other) })),
+  ].sort((a, b) => a.at - b.at);
+}
+
+/** Those beside a gravity, where only the last was kept by itself. */
+function tempsOf({ temps, tempC, readings = [] }: FlatLedger): Temperature[] {
+  if (temps !== undefined) return temps;
+  const known = readings.flatMap(({ at, tempC: warm }) => (warm === null ? [] : [{ at, tempC: warm }]));
+  const isLater = tempC !== undefined && tempC !== null && !known.some(({ at }) => at === tempC.at);
+  return isLater ? [...known, { at: tempC.at, tempC: tempC.value }] : known;
+}
+
+/** Before the guard was kept, what was given after the pitch is what guards. */
+function guardOf({ pitch, sulfites = [], so2Mg = 0, sorbicMg = 0 }: FlatLedger): Pick<InVessel, 'guardSo2Mg' | 'guardSorbicMg'> {
+  const isGiven = pitch !== undefined && pitch !== null && sulfites.some(({ at }) => at > pitch.at);
+  return { guardSo2Mg: isGiven ? so2Mg : 0, guardSorbicMg: sorbicMg };
+}
+
+/** What of this has a place in that; the rest is left where it is. */
+const only = <T extends object>(empty: T, from: object): T =>
+  Object.fromEntries(
+    Object.entries(empty).map(([name, none]) => [name, (from as Record<string, unknown>)[name] ?? (none as unknown)]),
+  ) as T;
+
+function grouped(flat: FlatLedger): Ledger {
+  const { liquid, history, care } = emptyLedger();
+  return {
+    version: LEDGER_VERSION,
+    liquid: only(liquid, { ...guardOf(flat), ...flat }),
+    history: only(history, {
+      ...flat,
+      pitch:
+        (flat.pitch ?? null) === null
+          ? null
+          : { ...flat.pitch, broughtNMgPerL: (flat.pitch as { broughtNMgPerL?: number }).broughtNMgPerL ?? 0 },
+      readings: (flat.readings ?? []).map((reading) => ({ instrument: 'hydrometer', ...reading })),
+      ph: (flat.ph ?? null) === null ? null : { plusMinus: PH_PLUS_MINUS, ...flat.ph },
+      temps: tempsOf(flat),
+      pours: poursOf(flat),
+      doses: (flat.doses ?? []).map((dose) => {
+        const { name, ammoniumN, aminoN } = nutrientOf(dose);
+        return { name, ammoniumNMg: dose.massG * ammoniumN * 1000, aminoNMg: dose.massG * aminoN * 1000, ...dose };
+      }),
+      unsweetened: flat.unsweetened ? grouped(flat.unsweetened) : null,
+    }),
+    care: only(care, flat),
+    taken: flat.taken ?? {},
+  };
+}
+
+const NEWER = 'This was written by a newer Hollow Bell than this one. Start the newer program; nothing of it is lost.';
+
+/** A parcel, or a ledger, of any version as one of this. @throws Refusal for a newer one */
+export function upcastLedger(stored: { version?: number }): Ledger {
+  const version = stored.version ?? 1;
+  if (version > LEDGER_VERSION) throw new Refusal(NEWER);
+  return version >= GROUPED_SINCE ? (stored as Ledger) : grouped(stored as FlatLedger);
+}
+
+/** An entry of any version as one of this. @throws Refusal for a newer one */
+export function upcast<E extends Pick<BatchEvent, 'kind' | 'payload' | 'version'>>(stored: E): E {
+  if ((stored.version ?? 1) > RECORD_VERSION) throw new Refusal(NEWER);
+  const event = { ...stored, version: RECORD_VERSION };
+  if (event.kind !== 'transferIn') return event;
+  const payload = event.payload as { parcel: { version?: number } };
+  return { ...event, payload: { ...payload, parcel: upcastLedger(payload.parcel) } };
+}
