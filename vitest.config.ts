@@ -10,7 +10,7 @@ export default defineConfig({
         test: {
           name: 'core',
           environment: 'node',
-          include: ['core/src/**/*.test.ts', 'contract/src/**/*.test.ts', 'scripts/**/*.test.mjs'],
+          include: ['core/src/**/*.test.ts', 'tell/src/**/*.test.ts', 'contract/src/**/*.test.ts', 'scripts/**/*.test.mjs'],
           testTimeout: 30_000,
         },
       },

@@ -1,81 +1,92 @@
-import type { FeedingPractice } from '@hollow-bell/core/feed';
 import type { FloatPoint } from '@hollow-bell/core/float';
 import { DAP_CAP_G_PER_L } from '@hollow-bell/core/feed';
-import type { BatchEvent } from '@hollow-bell/core/record';
+import type { FeedingPractice } from '@hollow-bell/core/feed';
+import { STAGES, compositionShape, familyShape, styleMarkShape, traitsShape } from '@hollow-bell/core/ingredients';
 import type { MustPlan } from '@hollow-bell/core/must';
-import type { Sentence } from '@hollow-bell/core/quantities';
-import type { ShownPhase } from '@hollow-bell/core/watch';
-import { z } from 'zod';
-import { ledgerSchema, newEventSchema } from './events.ts';
-import type { Same } from './events.ts';
 import {
-  compositionSchema,
-  familySchema,
-  nameSchema,
-  ownYeastSchema,
-  stageSchema,
-  styleMarkSchema,
-  traitsSchema,
-  yeastIdSchema,
-} from './ingredients.ts';
-import { practiceSchema } from './practice.ts';
+  choice,
+  flag,
+  id,
+  list,
+  maybe,
+  moment,
+  nameShape,
+  number,
+  orNull,
+  own,
+  record,
+  text,
+  textOrNone,
+  tuple,
+  whole,
+} from '@hollow-bell/core/quantities';
+import type { Fit, Immutable, Sentence } from '@hollow-bell/core/quantities';
+import type { BatchEvent, Ledger } from '@hollow-bell/core/record';
+import { VESSEL_KINDS } from '@hollow-bell/core/vessel';
+import type { ShownPhase } from '@hollow-bell/core/watch';
+import { ownYeastShape, yeastIdShape } from '@hollow-bell/core/yeast';
+import { practiceShape } from './practice.ts';
 
-export const vesselSchema = z.strictObject({
-  kind: z.enum(['jug', 'carboy', 'bucket', 'keg']),
-  name: z.string().trim().min(1).max(60),
-  capacityL: z.number().min(0.1).max(1000),
+export const vesselShape = record({
+  kind: choice(...VESSEL_KINDS),
+  name: text(60),
+  capacityL: number(0.1, 1000),
 });
 
-const holdSchema = z.number().min(0).max(200_000).optional();
+const held = maybe(number(0, 200_000));
 
-export const plannedIngredientSchema = z.strictObject({
-  id: z.string().min(1).max(80),
-  name: nameSchema,
-  family: familySchema,
-  makes: styleMarkSchema,
-  composition: compositionSchema,
-  sugarSpread: z.number().min(0).max(1),
-  traits: traitsSchema.optional(),
-  massG: z.number().min(0).max(200_000),
-  stage: stageSchema,
-  lock: z.enum(['free', 'mass', 'perLiter']),
-  gPerL: z.number().min(0).max(2000).optional(),
-  form: z.enum(['fresh', 'frozen', 'purée']).optional(),
-  preserved: z.boolean().optional(),
-  bagDays: z.number().int().min(1).max(120).optional(),
-  pricePerKg: z.number().min(0).max(100_000).optional(),
-  lotId: z.uuid().optional(),
+const plannedIngredientShape = record({
+  id: text(80),
+  name: nameShape,
+  family: familyShape,
+  makes: styleMarkShape,
+  composition: compositionShape,
+  sugarSpread: number(0, 1),
+  traits: maybe(traitsShape),
+  massG: number(0, 200_000),
+  stage: choice(...STAGES),
+  lock: choice('free', 'mass', 'perLiter'),
+  gPerL: maybe(number(0, 2000)),
+  form: maybe(choice('fresh', 'frozen', 'purée')),
+  preserved: maybe(flag),
+  bagDays: maybe(whole(1, 120)),
+  pricePerKg: maybe(number(0, 100_000)),
+  lotId: maybe(id),
 });
 
-export const mustPlanSchema = z.strictObject({
-  ingredients: z.array(plannedIngredientSchema).min(1, 'A must needs an ingredient.').max(40, 'A must has at most 40 ingredients.'),
-  waterL: z.number().min(0).max(2000),
-  yeastId: yeastIdSchema,
-  own: ownYeastSchema.optional(),
-  yeastLotId: z.uuid().optional(),
-  vessel: vesselSchema,
-  roomTempC: z.number().min(0).max(45),
-  losses: z.strictObject({ leesShare: z.number().min(0).max(0.5), samplesL: z.number().min(0).max(50) }),
-  otherCost: z.number().min(0).max(1_000_000),
-  wanted: z.strictObject({
-    volumeL: holdSchema,
-    rackedL: holdSchema,
-    og: holdSchema,
-    abv: holdSchema,
-    sweetnessGPerL: holdSchema,
-    honeyG: holdSchema,
-    waterL: holdSchema,
-    cost: holdSchema,
+export const mustPlanShape = record({
+  ingredients: list(plannedIngredientShape, 1, 40, {
+    whenFew: 'A must needs an ingredient.',
+    whenMany: 'A must has at most 40 ingredients.',
   }),
-  ratioFree: z.boolean().optional(),
+  waterL: number(0, 2000),
+  yeastId: yeastIdShape,
+  own: maybe(ownYeastShape),
+  yeastLotId: maybe(id),
+  vessel: vesselShape,
+  roomTempC: number(0, 45),
+  losses: record({ leesShare: number(0, 0.5), samplesL: number(0, 50) }),
+  otherCost: number(0, 1_000_000),
+  wanted: record({
+    volumeL: held,
+    rackedL: held,
+    og: held,
+    abv: held,
+    sweetnessGPerL: held,
+    honeyG: held,
+    waterL: held,
+    cost: held,
+  }),
+  ratioFree: maybe(flag),
 });
 
-/** Fails to compile when the schema and core's plan differ. */
-export const planMatchesCore: Same<z.infer<typeof mustPlanSchema>, MustPlan> = true;
+/** Fails to compile when a shape and core's type differ. */
+type Same<A, B> = [A] extends [B] ? ([B] extends [A] ? true : never) : never;
+export const planMatchesCore: Same<Immutable<Fit<typeof mustPlanShape>>, Immutable<MustPlan>> = true;
 
 /** What the maker means to do with a batch, and by which schools. Kept in versions. */
-export const batchPlanSchema = z.strictObject({ must: mustPlanSchema, practice: practiceSchema });
-export type BatchPlan = z.infer<typeof batchPlanSchema>;
+export const batchPlanShape = record({ must: mustPlanShape, practice: practiceShape });
+export type BatchPlan = Fit<typeof batchPlanShape>;
 
 /** The feeding school of a batch, with its cap. */
 export function feedingPracticeOf({ practice }: Pick<BatchPlan, 'practice'>): FeedingPractice {
@@ -83,100 +94,84 @@ export function feedingPracticeOf({ practice }: Pick<BatchPlan, 'practice'>): Fe
   return { school, ownHours, setDoses, organicCredit, ammoniumShare: dapShare, dapCapGPerL: DAP_CAP_G_PER_L[region], organic, ammonium };
 }
 
-const batchName = z.string().trim().min(1, 'A batch needs a name.').max(80, 'A name has at most 80 letters.');
+const batchName = text(80, { whenMissing: 'A batch needs a name.', whenLong: 'A name has at most 80 letters.' });
+const seq = whole(0, 1_000_000);
 
-export const createBatchSchema = z.strictObject({ id: z.uuid(), name: batchName, plan: batchPlanSchema });
-export const renameBatchSchema = z.strictObject({ name: batchName });
-export const replanSchema = z.strictObject({ afterVersion: z.number().int().min(0), plan: batchPlanSchema });
+export const createBatchShape = record({ id, name: batchName, plan: batchPlanShape });
+export const renameBatchShape = record({ name: batchName });
+export const replanShape = record({ afterVersion: seq, plan: batchPlanShape });
 /** Part of a batch siphoned into vessels of their own; each child inherits the ledger. Ids come from the client, so repeating is harmless. */
-export const splitSchema = z.strictObject({
-  afterSeq: z.number().int().min(0),
-  happenedAt: z.number().int(),
-  children: z
-    .array(z.strictObject({ id: z.uuid(), name: batchName, volumeL: z.number().min(0.05).max(2000), vessel: vesselSchema }))
-    .min(1)
-    .max(12),
+export const splitShape = record({
+  afterSeq: seq,
+  happenedAt: moment,
+  children: list(record({ id, name: batchName, volumeL: number(0.05, 2000), vessel: vesselShape }), 1, 12),
 });
-export type Split = z.infer<typeof splitSchema>;
+export type Split = Fit<typeof splitShape>;
 
 /** Liquid of another batch poured into this one. `transferId` comes from the client, so repeating is harmless. */
-export const blendSchema = z.strictObject({
-  afterSeq: z.number().int().min(0),
-  happenedAt: z.number().int(),
-  fromId: z.uuid(),
-  volumeL: z.number().min(0.01).max(2000),
-  transferId: z.uuid(),
-});
-export type Blend = z.infer<typeof blendSchema>;
+export const blendShape = record({ afterSeq: seq, happenedAt: moment, fromId: id, volumeL: number(0.01, 2000), transferId: id });
+export type Blend = Fit<typeof blendShape>;
 
 /** A reading that was written into the wrong batch goes to the right one. */
-export const moveSchema = z.strictObject({ afterSeq: z.number().int().min(0), eventId: z.uuid(), toId: z.uuid() });
-export type Move = z.infer<typeof moveSchema>;
-
-export const appendSchema = z.strictObject({
-  /** The last event the writer has seen; a stale one is answered with what came since. */
-  afterSeq: z.number().int().min(0),
-  events: z.array(newEventSchema).min(1).max(1000, 'At most 1,000 entries at once; split the file.'),
-});
+export const moveShape = record({ afterSeq: seq, eventId: id, toId: id });
+export type Move = Fit<typeof moveShape>;
 
 /** A recorded event is core's type; on the wire it is taken as it is. */
-const storedEvent = z
-  .custom<BatchEvent>((value) => typeof value === 'object' && value !== null)
-  .meta({ type: 'object', description: 'a recorded event' });
+const storedEvent = own<BatchEvent>('a recorded event');
+/** A folded state is core's type; on the wire it is taken as it is. */
+const ledger = own<Ledger>('the folded state');
 
-export const batchSummarySchema = z.object({
-  id: z.uuid(),
-  name: z.string(),
-  createdAt: z.number(),
-  lastSeq: z.number().int(),
-  planVersion: z.number().int(),
-  plan: batchPlanSchema,
-  ledger: ledgerSchema,
-});
-export type BatchSummary = z.infer<typeof batchSummarySchema>;
-
-export const phaseSchema = z.custom<ShownPhase>((value) => typeof value === 'string').meta({ type: 'string' });
-/** A batch as a line in the book. Gravity and volume are null where the vessel is empty. */
-export const listedSchema = z.object({
-  id: z.uuid(),
-  name: z.string(),
-  lastSeq: z.number().int(),
-  phase: phaseSchema,
-  pitchedAt: z.number().nullable(),
-  sg: z.number().nullable(),
-  volumeL: z.number().nullable(),
-});
-export type Listed = z.infer<typeof listedSchema>;
-/** Which page of the book: what has this in its name, and began before the batch of that id. */
-export const listQuerySchema = z.object({ name: z.string().trim().max(80).optional(), olderThan: z.uuid().optional() });
-export type ListQuery = z.infer<typeof listQuerySchema>;
-/** Newest first. */
-export const batchListSchema = z.object({ batches: z.array(listedSchema), hasOlder: z.boolean() });
-export type BatchList = z.infer<typeof batchListSchema>;
-
+const summaryFields = {
+  id,
+  name: text(80),
+  createdAt: moment,
+  lastSeq: seq,
+  planVersion: seq,
+  plan: batchPlanShape,
+} as const;
 /** What a float in the batch sent, oldest first: ms since 1970 UTC, SG, °C. */
-const floatPointSchema = z.tuple([z.number(), z.number(), z.number().nullable()]);
-export const batchSchema = batchSummarySchema.extend({ events: z.array(storedEvent), float: z.array(floatPointSchema) });
-export type Batch = z.infer<typeof batchSchema>;
+const floatPoint = tuple(moment, number(0, 2), orNull(number(-100, 200)));
+const recordFields = { ...summaryFields, events: list(storedEvent, 0, 1_000_000), float: list(floatPoint, 0, 10_000_000) } as const;
+
 /** A batch for those who fold its record themselves. */
-export type BatchRecord = Omit<Batch, 'ledger'>;
-export const floatPointsOf = ({ float }: Pick<Batch, 'float'>): FloatPoint[] => float.map(([at, sg, tempC]) => ({ at, sg, tempC }));
+export const batchRecordShape = record(recordFields);
+export type BatchRecord = Fit<typeof batchRecordShape>;
+export const batchShape = record({ ...recordFields, ledger });
+export type Batch = Fit<typeof batchShape>;
+export type BatchSummary = Omit<Batch, 'events' | 'float'>;
+export const floatPointsOf = ({ float }: Pick<BatchRecord, 'float'>): FloatPoint[] => float.map(([at, sg, tempC]) => ({ at, sg, tempC }));
 
-export const appendedSchema = z.object({ lastSeq: z.number().int(), events: z.array(storedEvent) });
-
-export const errorSchema = z.object({
-  code: z.enum(['bad_input', 'not_found', 'stale', 'database_away', 'too_many', 'not_allowed', 'internal']),
-  /** A sentence for a person. */
-  message: z.string(),
-  /** The same with its quantities in SI, for whoever shows other units. */
-  said: z
-    .custom<Sentence>((value) => Array.isArray(value))
-    .meta({ type: 'array', description: 'a sentence in parts' })
-    .optional(),
-  /** Where the input is wrong, as a path. */
-  field: z.string().optional(),
-  /** With `stale`: what others wrote since. */
-  since: z.array(storedEvent).optional(),
-  requestId: z.string(),
+export const phaseShape = own<ShownPhase>('a phase');
+/** A batch as a line in the book. Gravity and volume are null where the vessel is empty. */
+const listedShape = record({
+  id,
+  name: text(80),
+  lastSeq: seq,
+  phase: phaseShape,
+  pitchedAt: orNull(moment),
+  sg: orNull(number(0, 2)),
+  volumeL: orNull(number(0, 10_000)),
 });
-export type ApiError = z.infer<typeof errorSchema>;
+export type Listed = Fit<typeof listedShape>;
+/** Which page of the book: what has this in its name, and began before the batch of that id. */
+export const listQueryShape = record({ name: maybe(textOrNone(80)), olderThan: maybe(id) });
+export type ListQuery = Fit<typeof listQueryShape>;
+/** Newest first. */
+export const batchListShape = record({ batches: list(listedShape, 0, 1000), hasOlder: flag });
+export type BatchList = Fit<typeof batchListShape>;
+
+export const appendedShape = record({ lastSeq: seq, events: list(storedEvent, 0, 1_000_000) });
+
+export const errorShape = record({
+  code: choice('bad_input', 'not_found', 'stale', 'database_away', 'too_many', 'not_allowed', 'internal'),
+  /** A sentence for a person. */
+  message: text(10_000),
+  /** The same with its quantities in SI, for whoever shows other units. */
+  said: maybe(own<Sentence>('a sentence in parts')),
+  /** Where the input is wrong, as a path. */
+  field: maybe(text(1000)),
+  /** With `stale`: what others wrote since. */
+  since: maybe(list(storedEvent, 0, 1_000_000)),
+  requestId: text(200),
+});
+export type ApiError = Fit<typeof errorShape>;

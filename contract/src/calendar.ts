@@ -1,5 +1,6 @@
-import { z } from 'zod';
+import { orNull, record, text } from '@hollow-bell/core/quantities';
+import type { Fit } from '@hollow-bell/core/quantities';
 
 /** The token in the address that calendars subscribe to; null while there is none. */
-export const calendarAddressSchema = z.object({ token: z.string().nullable() });
-export type CalendarAddress = z.infer<typeof calendarAddressSchema>;
+export const calendarAddressShape = record({ token: orNull(text(64)) });
+export type CalendarAddress = Fit<typeof calendarAddressShape>;

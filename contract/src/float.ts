@@ -1,49 +1,52 @@
+import { either, id, instant, list, maybe, moment, number, orNull, record, text, whole } from '@hollow-bell/core/quantities';
+import type { Fit } from '@hollow-bell/core/quantities';
 import { SG_RANGE } from '@hollow-bell/core/quantities';
-import { z } from 'zod';
 
 /** A float hydrometer that posts what it reads; `keptBack` counts what came faster than it is kept. */
-export const floatDeviceSchema = z.object({
-  id: z.uuid(),
-  name: z.string(),
-  batchId: z.uuid().nullable(),
-  lastSeenAt: z.number().nullable(),
-  keptBack: z.number().int(),
+export const floatDeviceShape = record({
+  id,
+  name: text(60),
+  batchId: orNull(id),
+  lastSeenAt: orNull(moment),
+  keptBack: whole(0, 1e12),
 });
-export type FloatDevice = z.infer<typeof floatDeviceSchema>;
+export type FloatDevice = Fit<typeof floatDeviceShape>;
+export const floatsShape = record({ floats: list(floatDeviceShape, 0, 100_000) });
 
-const floatName = z.string().trim().min(1, 'A float needs a name.').max(60, 'A name has at most 60 letters.');
-export const newFloatSchema = z.strictObject({ id: z.uuid(), name: floatName, batchId: z.uuid() });
-export const hangFloatSchema = z.strictObject({ batchId: z.uuid().nullable() });
+const floatName = text(60, { whenMissing: 'A float needs a name.', whenLong: 'A name has at most 60 letters.' });
+export const newFloatShape = record({ id, name: floatName, batchId: id });
+export const hangFloatShape = record({ batchId: orNull(id) });
 /** The token is told once, when the float is made known. */
-export const madeFloatSchema = z.object({ float: floatDeviceSchema, token: z.string() });
-export type MadeFloat = z.infer<typeof madeFloatSchema>;
+export const madeFloatShape = record({ float: floatDeviceShape, token: text(200) });
+export type MadeFloat = Fit<typeof madeFloatShape>;
 
-/** What a float may post. Its numbers are checked one by one, so that one that is off does not cost the others. */
-export const floatPostSchema = z.strictObject({
-  readings: z
-    .array(
-      z.strictObject({
-        /** When it was read: ISO 8601 with its zone, or ms since 1970 UTC; the moment of arrival where it is left out. */
-        at: z.union([z.iso.datetime({ offset: true }), z.number()]).optional(),
-        sg: z.number(),
-        tempC: z.number().optional(),
-      }),
-    )
-    .min(1)
-    .max(500, 'At most 500 readings at once.'),
+/** Any number at all: what a float sends is judged one by one, so that one that is off does not cost the others. */
+const anything = number(-Number.MAX_VALUE, Number.MAX_VALUE, [0, 2]);
+export const floatPostShape = record({
+  readings: list(
+    record({
+      /** When it was read: ISO 8601 with its zone, or ms since 1970 UTC; the moment of arrival where it is left out. */
+      at: maybe(either(instant('A moment is written as 2026-11-27T08:00:00Z, or as ms since 1970 UTC.'), anything)),
+      sg: anything,
+      tempC: maybe(anything),
+    }),
+    1,
+    500,
+    { whenMany: 'At most 500 readings at once.' },
+  ),
 });
-export type FloatPost = z.infer<typeof floatPostSchema>;
+export type FloatPost = Fit<typeof floatPostShape>;
 
-export const floatAnswerSchema = z.object({
-  kept: z.number().int(),
+const count = whole(0, 1_000_000);
+export const floatAnswerShape = record({
+  kept: count,
   /** On record already. */
-  repeated: z.number().int(),
+  repeated: count,
   /** Closer to another than readings are kept. */
-  keptBack: z.number().int(),
-  refused: z.array(z.object({ index: z.number().int(), message: z.string() })),
+  keptBack: count,
+  refused: list(record({ index: count, message: text(1000) }), 0, 500),
 });
-export type FloatAnswer = z.infer<typeof floatAnswerSchema>;
-
+export type FloatAnswer = Fit<typeof floatAnswerShape>;
 /** One reading in so long is kept of each float. */
 export const FLOAT_SLOT_MS = 5 * 60_000;
 const TEMP_RANGE = { low: -5, high: 60 };

@@ -1,9 +1,17 @@
-export * from './batches.ts';
-export * from './calendar.ts';
-export * from './events.ts';
-export * from './float.ts';
-export * from './ingredients.ts';
-export * from './practice.ts';
-export * from './rounds.ts';
-export * from './shelf.ts';
-export * from './shown.ts';
+/* What server and browser say to each other, as shapes that both read; `zodOf` makes schemas of them for the server’s door. */
+export { batchPlanShape, feedingPracticeOf, floatPointsOf, mustPlanShape, errorShape, listQueryShape } from './batches.ts';
+export type { ApiError, Batch, BatchList, BatchPlan, BatchRecord, BatchSummary, Blend, ListQuery, Listed, Move, Split } from './batches.ts';
+export type { BodyOf } from './bodies.ts';
+export type { CalendarAddress } from './calendar.ts';
+export type { NewEvent } from './events.ts';
+export { FLOAT_SLOT_MS, floatRefusal } from './float.ts';
+export type { FloatAnswer, FloatDevice, FloatPost, MadeFloat } from './float.ts';
+export { misfitOf } from './misfit.ts';
+export type { Misfit } from './misfit.ts';
+export { DEFAULT_PRACTICE, HOUSE_PRACTICES } from './practice.ts';
+export type { Practice } from './practice.ts';
+export type { Standing } from './rounds.ts';
+export { ROUTES } from './routes.ts';
+export type { AnswerOf, RouteName } from './routes.ts';
+export { SHELF_KINDS, shelfItemShape } from './shelf.ts';
+export type { ShelfItem, ShelfKind, Shelved } from './shelf.ts';

@@ -1,65 +1,50 @@
-import { DAP_CAP_G_PER_L, SCHOOL_IDS, checkDoses, checkProduct } from '@hollow-bell/core/feed';
-import type { Product, SchoolId } from '@hollow-bell/core/feed';
-import { Refusal } from '@hollow-bell/core/quantities';
-import { z } from 'zod';
+import { SCHOOL_IDS } from '@hollow-bell/core/feed';
+import { CALIBRATIONS_C } from '@hollow-bell/core/liquid';
+import { choice, flag, id, list, maybe, number, numberAbove, orNull, record, text } from '@hollow-bell/core/quantities';
+import type { Fit } from '@hollow-bell/core/quantities';
 import { NUTRIENT_IDS, ownNutrientShape } from '@hollow-bell/core/record';
-import type { Same } from './events.ts';
-import { zodOf } from './zodOf.ts';
 
-export const productSchema = z.strictObject({
-  source: z.enum(NUTRIENT_IDS),
-  own: zodOf(ownNutrientShape).optional(),
-  lotId: z.uuid().optional(),
-  gPerTeaspoon: z.number().min(0.5).max(12).optional(),
-  pricePerKg: z.number().min(0).max(100_000).optional(),
-  capGPerL: z.number().positive().max(20).optional(),
+const productShape = record({
+  source: choice(...NUTRIENT_IDS),
+  own: maybe(ownNutrientShape),
+  lotId: maybe(id),
+  gPerTeaspoon: maybe(number(0.5, 12)),
+  pricePerKg: maybe(number(0, 100_000)),
+  capGPerL: maybe(numberAbove(0, 20, [1, 20])),
 });
-export const productMatchesCore: Same<z.infer<typeof productSchema>, Product> = true;
 
-const setDoseSchema = z.strictObject({
-  clockH: z.number().min(0).max(720),
-  share: z.number().min(0).max(1).nullable(),
-  parts: z.array(z.strictObject({ product: productSchema, gPerL: z.number().min(0).max(20) })).max(10),
+const setDoseShape = record({
+  clockH: number(0, 720),
+  share: orNull(number(0, 1)),
+  parts: list(record({ product: productShape, gPerL: number(0, 20) }), 0, 10),
 });
 
 /** The maker's units and schools, set once and overridable per batch. */
-const practiceFields = z.strictObject({
-  units: z.enum(['metric', 'us', 'uk']),
-  region: z.enum(['us', 'eu']),
+export const practiceShape = record({
+  units: choice('metric', 'us', 'uk'),
+  region: choice('us', 'eu'),
   /** 1: organic nitrogen at face value; 3: the school that counts it threefold. */
-  organicCredit: z.number().min(1).max(4),
-  dapShare: z.number().min(0).max(1),
-  school: z.enum(SCHOOL_IDS as [SchoolId, ...SchoolId[]]),
+  organicCredit: number(1, 4),
+  dapShare: number(0, 1),
+  school: choice(...SCHOOL_IDS),
   /** Hours after the pitch, for the school of one's own. */
-  ownHours: z.array(z.number().min(0).max(720)).max(10),
+  ownHours: list(number(0, 720), 0, 10),
   /** What was worked out from the shelf for one must. */
-  setDoses: z.array(setDoseSchema).max(10),
-  organic: productSchema,
-  ammonium: productSchema,
-  roomTempC: z.number().min(0).max(45),
-  calibrationC: z.union([z.literal(20), z.literal(15.56)]),
+  setDoses: list(setDoseShape, 0, 10),
+  organic: productShape,
+  ammonium: productShape,
+  roomTempC: number(0, 45),
+  calibrationC: choice(...CALIBRATIONS_C),
   /** What fresh fruit meets before the yeast does. */
-  fruit: z.enum(['pasteurize', 'sulfite', 'none']),
-  pecticEnzyme: z.boolean(),
+  fruit: choice('pasteurize', 'sulfite', 'none'),
+  pecticEnzyme: flag,
   /** 50 mg/L of sulfite in the must a day before the pitch. */
-  mustSulfite: z.boolean(),
-  pitch: z.enum(['rehydrate', 'sprinkle']),
+  mustSulfite: flag,
+  pitch: choice('rehydrate', 'sprinkle'),
   /** Sign written before or after amounts of money. */
-  currency: z.string().trim().min(1).max(4),
+  currency: text(4),
 });
-
-/** A practice whose products can feed and whose worked-out doses keep to the rules. */
-export const practiceSchema = practiceFields.superRefine(({ organic, ammonium, school, setDoses, region }, context) => {
-  try {
-    checkProduct(organic);
-    checkProduct(ammonium);
-    if (school === 'set') checkDoses(setDoses, { dapCapGPerL: DAP_CAP_G_PER_L[region] });
-  } catch (error) {
-    if (!(error instanceof Refusal)) throw error;
-    context.addIssue({ code: 'custom', message: error.message });
-  }
-});
-
+export type Practice = Fit<typeof practiceShape>;
 /** What practices had before makers could choose it; older records are read with it. */
 export const PRACTICE_SINCE_MUST = { fruit: 'sulfite', pecticEnzyme: true, mustSulfite: false, pitch: 'rehydrate', currency: '€' } as const;
 
@@ -71,7 +56,6 @@ export const PRACTICE_SINCE_FEEDING = {
   organic: { source: 'organic' },
   ammonium: { source: 'dap' },
 } satisfies Partial<Practice>;
-export type Practice = z.infer<typeof practiceSchema>;
 
 /** Named ways of working to begin from; every one can be changed afterwards. */
 export const HOUSE_PRACTICES = [

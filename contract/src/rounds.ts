@@ -1,25 +1,24 @@
+import { flag, id, list, moment, number, orNull, own, record, text } from '@hollow-bell/core/quantities';
+import type { Fit } from '@hollow-bell/core/quantities';
 import type { Ask } from '@hollow-bell/core/rounds';
-import { z } from 'zod';
-import { phaseSchema, vesselSchema } from './batches.ts';
+import { phaseShape, vesselShape } from './batches.ts';
 
 /** A vessel as it stands, and what it asks for: all that Rounds needs of a batch, without its record. */
-export const standingSchema = z.object({
-  id: z.uuid(),
-  name: z.string(),
-  vessel: vesselSchema,
-  pitchedAt: z.number().nullable(),
-  phase: phaseSchema,
+const standingShape = record({
+  id,
+  name: text(80),
+  vessel: vesselShape,
+  pitchedAt: orNull(moment),
+  phase: phaseShape,
   /** Bottled, and fermenting there: no vessel stands for it. */
-  inBottles: z.boolean(),
-  sg: z.number(),
-  volumeL: z.number(),
-  leesL: z.number(),
+  inBottles: flag,
+  sg: number(0, 2),
+  volumeL: number(0, 10_000),
+  leesL: number(0, 10_000),
   /** What colors it: fruit and juice first, then honeys. */
-  colors: z.array(z.string()),
+  colors: list(text(80), 0, 1000),
   /** Most pressing first. */
-  asks: z.array(z.custom<Ask>((value) => typeof value === 'object' && value !== null).meta({ type: 'object', description: 'an ask' })),
+  asks: list(own<Ask>('an ask'), 0, 100),
 });
-export type Standing = z.infer<typeof standingSchema>;
-export const roundsSchema = z.object({
-  standing: z.array(standingSchema),
-});
+export type Standing = Fit<typeof standingShape>;
+export const roundsShape = record({ standing: list(standingShape, 0, 100_000) });

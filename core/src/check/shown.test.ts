@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { EXAMPLE_PRACTICE } from '../feed/exampleBatch.ts';
+import { EXAMPLE_PRACTICE } from '../testing/exampleBatch.ts';
 import { feedingFaults, feedingNow, feedingPlanOf, nitrogenStaircase, smellCauses } from '../feed/index.ts';
 import { anyHappening, anyParcel } from '../testing/anyHappening.ts';
 import { honey, water, yeast } from '../testing/examples.ts';

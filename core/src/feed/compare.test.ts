@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { DAP_CAP_G_PER_L, SCHOOL_IDS, compareSchools, planFeeding, productCaution, usualBreakH } from './index.ts';
 import type { FeedingPractice } from './index.ts';
-import { EXAMPLE_PRACTICE } from './exampleBatch.ts';
+import { EXAMPLE_PRACTICE } from '../testing/exampleBatch.ts';
 
 const practice: FeedingPractice = {
   ...EXAMPLE_PRACTICE,

@@ -21,8 +21,8 @@ import {
   planFeeding,
 } from './index.ts';
 import type { DoseNow, FeedingPractice, Product, ToFeed } from './index.ts';
-import { EXAMPLE_HONEY, EXAMPLE_PRACTICE, MIXED_AT, exampleBatch } from './exampleBatch.ts';
-import type { Happening } from './exampleBatch.ts';
+import { EXAMPLE_HONEY, EXAMPLE_PRACTICE, MIXED_AT, exampleBatch } from '../testing/exampleBatch.ts';
+import type { Happening } from '../testing/exampleBatch.ts';
 
 const START = MIXED_AT;
 const HOUR = HOUR_MS;

@@ -2,8 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { sgAtShare, tempsSincePitch, viewOf } from '../record/index.ts';
 import type { EventContent, Ledger } from '../record/index.ts';
 import { DAY_MS, HOUR_MS, plainly } from '../quantities/index.ts';
-import { EXAMPLE_PRACTICE, MIXED_AT, exampleBatch } from './exampleBatch.ts';
-import type { Happening } from './exampleBatch.ts';
+import { EXAMPLE_PRACTICE, MIXED_AT, exampleBatch } from '../testing/exampleBatch.ts';
+import type { Happening } from '../testing/exampleBatch.ts';
 import { TOGETHER_H, TOO_LATE_SHARE, doseFor, feedingFaults, feedingNow, planFeeding } from './index.ts';
 import { FEEDING_ENDS_DAYS } from './timetable.ts';
 

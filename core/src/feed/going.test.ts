@@ -19,8 +19,8 @@ import {
   usualBreakH,
 } from './index.ts';
 import type { FeedingPractice } from './index.ts';
-import { EXAMPLE_PRACTICE, MIXED_AT, exampleBatch } from './exampleBatch.ts';
-import type { Happening } from './exampleBatch.ts';
+import { EXAMPLE_PRACTICE, MIXED_AT, exampleBatch } from '../testing/exampleBatch.ts';
+import type { Happening } from '../testing/exampleBatch.ts';
 import { HOUR_MS } from '../quantities/index.ts';
 
 const START = MIXED_AT;

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { Refusal } from '../quantities/index.ts';
 import { DAP_CAP_G_PER_L, checkDoses, countedMgPerG, doseMgPerL, nitrogenMgPerG, planFeeding, workOutFeeding } from './index.ts';
 import type { FeedingPractice, FeedingWish, Product, Stocked } from './index.ts';
-import { EXAMPLE_PRACTICE } from './exampleBatch.ts';
+import { EXAMPLE_PRACTICE } from '../testing/exampleBatch.ts';
 
 const organic: Product = { source: 'organic', pricePerKg: 60 };
 const dap: Product = { source: 'dap', pricePerKg: 20 };

@@ -1,7 +1,8 @@
 import { Refusal, readNumber } from '../quantities/index.ts';
 
 /** Schools of timing on which makers differ. */
-export type SchoolId = 'none' | 'upfront' | 'equal' | 'clock' | 'gravity' | 'early' | 'organic' | 'own' | 'set';
+export const SCHOOL_IDS = ['none', 'upfront', 'equal', 'clock', 'gravity', 'early', 'organic', 'own', 'set'] as const;
+export type SchoolId = (typeof SCHOOL_IDS)[number];
 
 /** When a dose comes: by the clock, or as soon as this share of the sugar is gone. */
 export interface DoseTime {
@@ -68,8 +69,6 @@ export const SCHOOLS: Record<SchoolId, School> = {
   own: { id: 'own', name: 'My own hours', says: 'At the hours you set.', times: [] },
   set: { id: 'set', name: 'Worked out from the shelf', says: 'Dose by dose as it was worked out for this must.', times: [] },
 };
-
-export const SCHOOL_IDS = Object.keys(SCHOOLS) as SchoolId[];
 
 /** Thirty days: whatever ferments longer is past feeding. */
 const LAST_DOSE_H = 720;

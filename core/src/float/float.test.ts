@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { MIXED_AT, exampleBatch } from '../feed/exampleBatch.ts';
+import { MIXED_AT, exampleBatch } from '../testing/exampleBatch.ts';
 import { eventsAt, fold, parcelOf } from '../record/index.ts';
 import type { BatchEvent, EventContent } from '../record/index.ts';
 import { seeded } from '../numerics/index.ts';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { fold, sgAtShare } from '../record/index.ts';
-import { exampleBatch } from '../feed/exampleBatch.ts';
-import type { Happening } from '../feed/exampleBatch.ts';
+import { exampleBatch } from '../testing/exampleBatch.ts';
+import type { Happening } from '../testing/exampleBatch.ts';
 import { HOUR_MS } from '../quantities/index.ts';
 import { ABV_PER_SUGAR, ferment, forecast, WARMER_C, askWhatIf, forecastInputOf, gravityFan, gridOf, tempAt, warmth } from './index.ts';
 import type { Course, ForecastInput, Kinetics, WhatIf } from './index.ts';

@@ -1,5 +1,7 @@
-import { choice, number, record } from '../quantities/index.ts';
-import { FAMILIES, STYLE_MARKS } from './composition.ts';
+import { choice, list, number, record } from '../quantities/index.ts';
+import type { Shape } from '../quantities/index.ts';
+import { FAMILIES, STYLE_MARKS, TRAITS } from './composition.ts';
+import type { Trait } from './composition.ts';
 
 const share = number(0, 1);
 
@@ -17,5 +19,7 @@ export const compositionShape = record(
     says: 'Sugar, unfermentable and insoluble parts together cannot pass 100 %.',
   },
 );
+/** What is to be minded about it. */
+export const traitsShape = list(choice(...TRAITS), 0, TRAITS.length) as Shape<readonly Trait[]>;
 export const familyShape = choice(...FAMILIES);
 export const styleMarkShape = choice(...STYLE_MARKS);

@@ -9,8 +9,12 @@ export * from './sentence.ts';
 export {
   MOMENT_LIMITS,
   choice,
+  day,
+  either,
   flag,
   id,
+  instant,
+  kinds,
   known,
   list,
   maybe,
@@ -18,13 +22,16 @@ export {
   nameShape,
   number,
   numberAbove,
+  orNull,
   own,
   record,
   ruleBroken,
   text,
+  textOrNone,
+  tuple,
   whole,
 } from './shape.ts';
-export type { Field, Fields, FitOf, Maybe, RecordShape, Shape } from './shape.ts';
+export type { Field, Fields, Fit, FitOf, Maybe, RecordShape, Shape } from './shape.ts';
 export * from './time.ts';
 export {
   FIELD_KINDS,

@@ -6,57 +6,84 @@ interface Of<T> {
 }
 
 /** A number from `low` to `high`, both allowed unless it must lie above `low`. Tests draw from what is `usual`. */
-export interface NumberShape extends Of<number> {
+interface NumberShape {
   readonly is: 'number';
   readonly low: number;
   readonly high: number;
   readonly whole: boolean;
   readonly above: boolean;
   readonly usual: readonly [low: number, high: number];
+  readonly whenLow?: string;
+  readonly whenHigh?: string;
 }
-/** Text that is not blank, trimmed. `whenMissing` and `whenLong` are sentences of its own. */
-export interface TextShape extends Of<string> {
+/** Text, trimmed, and not blank unless it may be. The sentences that go with it are its own. */
+interface TextShape {
   readonly is: 'text';
+  readonly mayBeBlank: boolean;
   readonly most: number;
   readonly whenMissing?: string;
   readonly whenLong?: string;
 }
 /** A name that another table knows. */
-export interface KnownShape extends Of<string> {
+interface KnownShape {
   readonly is: 'known';
   readonly isKnown: (name: string) => boolean;
   readonly says: string;
   readonly such: string;
 }
-export interface ChoiceShape<T> extends Of<T> {
+interface ChoiceShape {
   readonly is: 'choice';
-  readonly values: readonly T[];
+  readonly values: readonly unknown[];
 }
-export interface ListShape<T> extends Of<readonly T[]> {
+interface ListShape {
   readonly is: 'list';
-  readonly each: Shape<T>;
+  readonly each: Shape;
   readonly least: number;
   readonly most: number;
+  readonly whenFew?: string;
+  readonly whenMany?: string;
 }
-export interface IdShape extends Of<string> {
+interface IdShape {
   readonly is: 'id';
 }
+/** A day as 2027-03-31, or a moment as ISO 8601 writes it with its zone. */
+interface DateShape {
+  readonly is: 'day' | 'instant';
+  readonly says: string;
+}
+interface NullableShape {
+  readonly is: 'nullable';
+  readonly of: Shape;
+}
+/** One of several, whichever fits. */
+interface EitherShape {
+  readonly is: 'either';
+  readonly of: readonly Shape[];
+}
+/** One of several records, told apart by what they call their `kind`. */
+interface KindsShape {
+  readonly is: 'kinds';
+  readonly of: Readonly<Record<string, AnyRecord>>;
+  readonly says: string;
+}
+interface TupleShape {
+  readonly is: 'tuple';
+  readonly each: readonly Shape[];
+}
 /** Milliseconds since 1970 UTC. */
-export interface MomentShape extends Of<number> {
+interface MomentShape {
   readonly is: 'moment';
 }
-export interface FlagShape extends Of<boolean> {
+interface FlagShape {
   readonly is: 'flag';
 }
 /** What only this program itself writes, and takes as it is. */
-export interface OwnShape<T> extends Of<T> {
+interface OwnShape {
   readonly is: 'own';
   readonly says: string;
 }
-export interface Rule<T> {
-  holds: (value: T) => boolean;
-  says: string;
-}
+/** What must hold between the fields, or what says which rule is broken. */
+export type Rule<T> = { holds: (value: T) => boolean; says: string } | { broken: (value: T) => string | null };
 export interface RecordShape<T> extends Of<T> {
   readonly is: 'record';
   readonly fields: Readonly<Record<string, Field>>;
@@ -68,15 +95,20 @@ export type Shape<T = unknown> = Of<T> &
     | NumberShape
     | TextShape
     | KnownShape
-    | ChoiceShape<unknown>
-    | ListShape<unknown>
+    | ChoiceShape
+    | ListShape
     | IdShape
+    | DateShape
     | MomentShape
     | FlagShape
-    | OwnShape<unknown>
+    | NullableShape
+    | EitherShape
+    | KindsShape
+    | TupleShape
+    | OwnShape
     | AnyRecord
   );
-interface AnyRecord extends Of<unknown> {
+interface AnyRecord {
   readonly is: 'record';
   readonly fields: Readonly<Record<string, Field>>;
   readonly rules: readonly Rule<never>[];
@@ -89,42 +121,76 @@ export interface Maybe<T = unknown> {
 export type Field = Shape | Maybe;
 export type Fields = Readonly<Record<string, Field>>;
 
-type Fit<F> = F extends Maybe<infer T> ? T : F extends Of<infer T> ? T : never;
+export type Fit<F> = F extends Maybe<infer T> ? T : F extends Of<infer T> ? T : never;
 type Flat<T> = { [K in keyof T]: T[K] };
 /** What fits all of these fields. */
 export type FitOf<F extends Fields> = Flat<
-  { readonly [K in keyof F as F[K] extends Maybe ? never : K]: Fit<F[K]> } & {
-    readonly [K in keyof F as F[K] extends Maybe ? K : never]?: Fit<F[K]> | undefined;
+  { -readonly [K in keyof F as F[K] extends Maybe ? never : K]: Fit<F[K]> } & {
+    -readonly [K in keyof F as F[K] extends Maybe ? K : never]?: Fit<F[K]> | undefined;
   }
 >;
 
 export const maybe = <S extends Shape>(shape: S): { readonly maybe: S } & Maybe<Fit<S>> => ({ maybe: shape }) as never;
 /** @param usual what tests draw from; all of it where not given */
-export const number = (low: number, high: number, usual: readonly [number, number] = [low, high]): NumberShape => ({
+export const number = (
+  low: number,
+  high: number,
+  usual: readonly [number, number] = [low, high],
+  says: { whenLow?: string; whenHigh?: string } = {},
+): NumberShape & Of<number> => ({
   is: 'number',
   low,
   high,
   whole: false,
   above: false,
   usual,
+  ...says,
 });
-export const numberAbove = (low: number, high: number, usual: readonly [number, number]): NumberShape => ({
+export const numberAbove = (low: number, high: number, usual: readonly [number, number]): NumberShape & Of<number> => ({
   ...number(low, high, usual),
   above: true,
 });
-export const whole = (low: number, high: number, usual: readonly [number, number] = [low, high]): NumberShape => ({
+export const whole = (low: number, high: number, usual: readonly [number, number] = [low, high]): NumberShape & Of<number> => ({
   ...number(low, high, usual),
   whole: true,
 });
-export const text = (most: number, says: { whenMissing?: string; whenLong?: string } = {}): TextShape => ({ is: 'text', most, ...says });
-export const known = (isKnown: (name: string) => boolean, such: string, says: string): KnownShape => ({ is: 'known', isKnown, such, says });
-export const choice = <const T extends string | number>(...values: readonly T[]): ChoiceShape<T> => ({ is: 'choice', values });
-export const id: IdShape = { is: 'id' };
-export const moment: MomentShape = { is: 'moment' };
-export const flag: FlagShape = { is: 'flag' };
-export const own = <T>(says: string): OwnShape<T> => ({ is: 'own', says });
-export const list = <S extends Shape>(each: S, least: number, most: number): ListShape<Fit<S>> =>
-  ({ is: 'list', each, least, most }) as ListShape<Fit<S>>;
+export const text = (most: number, says: { whenMissing?: string; whenLong?: string } = {}): TextShape & Of<string> => ({
+  is: 'text',
+  mayBeBlank: false,
+  most,
+  ...says,
+});
+/** Text that may be left blank. */
+export const textOrNone = (most: number): TextShape & Of<string> => ({ is: 'text', mayBeBlank: true, most });
+export const known = (isKnown: (name: string) => boolean, such: string, says: string): KnownShape & Of<string> => ({
+  is: 'known',
+  isKnown,
+  such,
+  says,
+});
+export const choice = <const T extends string | number>(...values: readonly T[]): ChoiceShape & Of<T> => ({ is: 'choice', values });
+export const id: IdShape & Of<string> = { is: 'id' };
+export const moment: MomentShape & Of<number> = { is: 'moment' };
+export const flag: FlagShape & Of<boolean> = { is: 'flag' };
+export const own = <T>(says: string): OwnShape & Of<T> => ({ is: 'own', says });
+export const day = (says: string): DateShape & Of<string> => ({ is: 'day', says });
+export const instant = (says: string): DateShape & Of<string> => ({ is: 'instant', says });
+export const orNull = <S extends Shape>(of: S): NullableShape & Of<Fit<S> | null> => ({ is: 'nullable', of });
+export const either = <const S extends readonly Shape[]>(...of: S): EitherShape & Of<Fit<S[number]>> => ({ is: 'either', of });
+export const tuple = <const S extends readonly Shape[]>(...each: S): TupleShape & Of<{ -readonly [I in keyof S]: Fit<S[I]> }> => ({
+  is: 'tuple',
+  each,
+});
+export const kinds = <const R extends Readonly<Record<string, AnyRecord>>>(
+  of: R,
+  says: string,
+): KindsShape & Of<{ [K in keyof R]: Flat<{ kind: K } & Fit<R[K]>> }[keyof R]> => ({ is: 'kinds', of, says });
+export const list = <S extends Shape>(
+  each: S,
+  least: number,
+  most: number,
+  says: { whenFew?: string; whenMany?: string } = {},
+): ListShape & Of<Fit<S>[]> => ({ is: 'list', each, least, most, ...says });
 export const record = <const F extends Fields>(
   fields: F,
   ...rules: readonly Rule<FitOf<F>>[]
@@ -135,8 +201,13 @@ export const record = <const F extends Fields>(
 });
 
 /** The first rule that a value of this shape breaks; null where it keeps them all. */
-export const ruleBroken = (shape: Shape & { readonly is: 'record' }, value: unknown): string | null =>
-  (shape.rules as readonly Rule<unknown>[]).find(({ holds }) => !holds(value))?.says ?? null;
+export function ruleBroken(shape: Shape & { readonly is: 'record' }, value: unknown): string | null {
+  for (const rule of shape.rules as readonly Rule<unknown>[]) {
+    const said = 'broken' in rule ? rule.broken(value) : rule.holds(value) ? null : rule.says;
+    if (said !== null) return said;
+  }
+  return null;
+}
 
 /** Between 2000 and 2200. */
 export const MOMENT_LIMITS = { low: 946_684_800_000, high: 7_258_118_400_000 } as const;

@@ -1,4 +1,4 @@
-import type { FieldKind, RecordShape, Sentence } from '../quantities/index.ts';
+import type { FieldKind, Immutable, RecordShape, Sentence } from '../quantities/index.ts';
 import type { Assumptions } from './assumptions.ts';
 import type { Folding, Ledger } from './ledger.ts';
 
@@ -20,22 +20,22 @@ export interface CorrectedField<Name extends string = string> {
 export interface Happening<P> {
   shape: RecordShape<P>;
   /** What it does to the state. It may read the payload, never write into it. */
-  apply: (ledger: Folding, payload: P, moment: Moment) => void;
+  apply: (ledger: Folding, payload: Immutable<P>, moment: Moment) => void;
   /** One line of the log. */
-  says: (payload: P) => Sentence;
+  says: (payload: Immutable<P>) => Sentence;
   /**
    * Whether it can be believed of a batch that stands like this.
    * @param pitchedAt when the whole record says that yeast went in first
    * @throws Refusal with what is wrong and what is allowed
    */
-  believe?: (ledger: Ledger, payload: P, moment: { at: number; pitchedAt: number | null }) => void;
+  believe?: (ledger: Ledger, payload: Immutable<P>, moment: { at: number; pitchedAt: number | null }) => void;
   /** The same of what it led to. @throws Refusal */
   believeAfter?: (ledger: Ledger, moment: { id: string; at: number; pitchedAt: number | null }) => void;
   corrects: readonly CorrectedField<keyof P & string>[];
   /** What it takes from the shelf. */
-  takes?: (payload: P) => { lotId?: string | undefined; massG: number };
+  takes?: (payload: Immutable<P>) => { lotId?: string | undefined; massG: number };
   /** Liters that it closes into glass. */
-  closesL?: (payload: P) => number;
+  closesL?: (payload: Immutable<P>) => number;
   /** Only a split or a blend writes it, so that no mass is invented. */
   isTransfer?: true;
 }

@@ -1,5 +1,5 @@
 import typed from './typed.json' with { type: 'json' };
-import type { FieldKind, UnitSystem } from '../quantities/index.ts';
+import type { FieldKind, UnitSystem } from '@hollow-bell/core/quantities';
 
 /* What makers type and what must come of it; typed.md says how to read it. */
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { EXAMPLE_PRACTICE, MIXED_AT, exampleBatch } from '../feed/exampleBatch.ts';
-import type { Happening } from '../feed/exampleBatch.ts';
+import { EXAMPLE_PRACTICE, MIXED_AT, exampleBatch } from '../testing/exampleBatch.ts';
+import type { Happening } from '../testing/exampleBatch.ts';
 import { feedingPlanOf } from '../feed/index.ts';
 import { fold } from '../record/index.ts';
 import type { Sentence } from '../quantities/index.ts';

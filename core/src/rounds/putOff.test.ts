@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { EXAMPLE_PRACTICE, MIXED_AT, exampleBatch } from '../feed/exampleBatch.ts';
+import { EXAMPLE_PRACTICE, MIXED_AT, exampleBatch } from '../testing/exampleBatch.ts';
 import { feedingPlanOf } from '../feed/index.ts';
-import type { Happening } from '../feed/exampleBatch.ts';
+import type { Happening } from '../testing/exampleBatch.ts';
 import type { EventContent, Ledger } from '../record/index.ts';
 import { restartPlan } from '../watch/index.ts';
 import { asksOf } from './index.ts';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { EXAMPLE_PRACTICE } from '../feed/exampleBatch.ts';
+import { EXAMPLE_PRACTICE } from '../testing/exampleBatch.ts';
 import { feedingNow, planFeeding } from '../feed/index.ts';
 import { berries, honey, reading, water, yeast } from '../testing/examples.ts';
 import { eventsAt, fold, parcelOf, viewOf } from '../record/index.ts';

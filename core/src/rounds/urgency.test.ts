@@ -1,7 +1,7 @@
 import { checkEvent } from '../check/index.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { EXAMPLE_PRACTICE, MIXED_AT, exampleBatch } from '../feed/exampleBatch.ts';
+import { EXAMPLE_PRACTICE, MIXED_AT, exampleBatch } from '../testing/exampleBatch.ts';
 import { feedingPlanOf } from '../feed/index.ts';
 import { forecastInputOf } from '../forecast/index.ts';
 import { anyHappening } from '../testing/anyHappening.ts';

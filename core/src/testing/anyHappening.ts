@@ -7,7 +7,7 @@ import type { EventContent, Ledger, RecordedKind } from '../record/index.ts';
 const WORDS = ['rain', 'linden', 'x'];
 
 /** Whatever fits a shape, drawn from what is usual of it. */
-function fitting(shape: Shape): fc.Arbitrary<unknown> {
+export function fitting(shape: Shape): fc.Arbitrary<unknown> {
   switch (shape.is) {
     case 'number': {
       const [min, max] = shape.usual;
@@ -27,6 +27,18 @@ function fitting(shape: Shape): fc.Arbitrary<unknown> {
       return fc.integer({ min: Date.UTC(2026, 0, 1), max: Date.UTC(2027, 0, 1) });
     case 'flag':
       return fc.boolean();
+    case 'day':
+      return fc.constant('2026-09-01');
+    case 'instant':
+      return fc.constant('2026-09-01T10:00:00Z');
+    case 'nullable':
+      return fc.option(fitting(shape.of));
+    case 'either':
+      return fc.oneof(...shape.of.map(fitting));
+    case 'kinds':
+      return fc.oneof(...Object.entries(shape.of).map(([kind, of]) => fitting(of).map((value) => ({ kind, ...(value as object) }))));
+    case 'tuple':
+      return fc.tuple(...shape.each.map(fitting));
     case 'own':
       throw new Error(`what is ${shape.says} is made, not drawn`);
     case 'record': {

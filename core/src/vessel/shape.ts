@@ -1,6 +1,7 @@
 import { Refusal } from '../quantities/index.ts';
 
-export type VesselKind = 'jug' | 'carboy' | 'bucket' | 'keg';
+export const VESSEL_KINDS = ['jug', 'carboy', 'bucket', 'keg'] as const;
+export type VesselKind = (typeof VESSEL_KINDS)[number];
 
 export interface Vessel {
   kind: VesselKind;

@@ -1,27 +1,22 @@
+import { ROUTES, misfitOf } from '@hollow-bell/contract';
 import type {
+  AnswerOf,
   ApiError,
-  Batch,
-  BatchList,
   BatchPlan,
-  BatchRecord,
   Blend,
-  CalendarAddress,
-  FloatAnswer,
-  FloatDevice,
+  BodyOf,
   FloatPost,
   ListQuery,
-  MadeFloat,
   Move,
   NewEvent,
   Practice,
+  RouteName,
   ShelfItem,
-  Shelved,
   Split,
-  Standing,
 } from '@hollow-bell/contract';
 import { upcast } from '@hollow-bell/core/record';
 import type { BatchEvent } from '@hollow-bell/core/record';
-import type { Sentence } from '@hollow-bell/core/quantities';
+import type { Sentence, Shape } from '@hollow-bell/core/quantities';
 
 /** An answer from the server that is not a success, or no answer at all (`away`). */
 export class ApiFailure extends Error {
@@ -44,20 +39,39 @@ export class ApiFailure extends Error {
 }
 
 const AWAY = 'Hollow Bell does not answer just now. What you wrote is kept here and will be sent again.';
+const OTHER_PROGRAM = 'Hollow Bell was changed since this page was opened. Load the page again; what you wrote is kept here.';
 
-async function call<T>(method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<T> {
+interface Sending<R extends RouteName> {
+  id?: string;
+  query?: Record<string, string>;
+  body?: BodyOf<R>;
+  token?: string;
+}
+
+/** Asks by the table of routes, and holds the answer to it. */
+async function call<R extends RouteName>(name: R, { id, query, body, token }: Sending<R> = {}): Promise<AnswerOf<R>> {
+  const { method, path, answer: shape } = ROUTES[name];
+  const address = `/api${id === undefined ? path : path.replace(':id', id)}${query === undefined ? '' : `?${new URLSearchParams(query).toString()}`}`;
   let response: Response;
   try {
-    response = await fetch(`/api${path}`, {
+    response = await fetch(address, {
       method,
-      ...(body === undefined ? {} : { body: JSON.stringify(body), headers: { 'content-type': 'application/json', ...headers } }),
+      headers: {
+        ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+        ...(token === undefined ? {} : { authorization: `Bearer ${token}` }),
+      },
+      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
       signal: AbortSignal.timeout(20_000),
     });
   } catch {
     throw new ApiFailure('away', AWAY);
   }
   const answer: unknown = await response.json().catch(() => null);
-  if (response.ok) return answer as T;
+  if (response.ok) {
+    const misfit = misfitOf(shape as Shape, answer);
+    if (misfit !== null) throw new ApiFailure('internal', `${OTHER_PROGRAM} (${name} ${misfit.path.join('.')}: ${misfit.says})`);
+    return answer as AnswerOf<R>;
+  }
   const error = answer as ApiError | null;
   if (error?.code === undefined) throw new ApiFailure('away', AWAY);
   throw new ApiFailure(error.code, error.message, error.since?.map(upcast), error.said);
@@ -68,32 +82,30 @@ const read = <B extends { events: BatchEvent[] }>(answer: Promise<B>): Promise<B
   answer.then((batch) => ({ ...batch, events: batch.events.map(upcast) }));
 
 export const api = {
-  health: () => call<{ ok: true }>('GET', '/health'),
-  practice: () => call<{ practice: Practice | null }>('GET', '/practice'),
-  savePractice: (practice: Practice) => call<{ practice: Practice }>('PUT', '/practice', practice),
-  loadDemo: () => call<{ filled: boolean }>('POST', '/demo'),
-  rounds: () => call<{ standing: Standing[] }>('GET', '/rounds'),
-  batches: ({ name = '', olderThan }: ListQuery) =>
-    call<BatchList>('GET', `/batches?${new URLSearchParams({ name, ...(olderThan === undefined ? {} : { olderThan }) }).toString()}`),
-  batch: (id: string) => read(call<BatchRecord>('GET', `/batches/${id}?ledger=false`)),
-  createBatch: (id: string, name: string, plan: BatchPlan) => read(call<Batch>('POST', '/batches', { id, name, plan })),
-  rename: (id: string, name: string) => read(call<Batch>('PATCH', `/batches/${id}`, { name })),
-  replan: (id: string, afterVersion: number, plan: BatchPlan) => read(call<Batch>('PUT', `/batches/${id}/plan`, { afterVersion, plan })),
-  split: (id: string, split: Split) => read(call<Batch>('POST', `/batches/${id}/split`, split)),
-  blend: (id: string, blend: Blend) => read(call<Batch>('POST', `/batches/${id}/blend`, blend)),
-  move: (id: string, move: Move) => read(call<Batch>('POST', `/batches/${id}/move`, move)),
-  floats: () => call<{ floats: FloatDevice[] }>('GET', '/floats'),
-  makeFloat: (id: string, name: string, batchId: string) => call<MadeFloat>('POST', '/floats', { id, name, batchId }),
-  hangFloat: (id: string, batchId: string | null) => call<FloatDevice>('PATCH', `/floats/${id}`, { batchId }),
-  removeFloat: (id: string) => call<{ removed: boolean }>('DELETE', `/floats/${id}`),
-  postFloat: (token: string, post: FloatPost) => call<FloatAnswer>('POST', '/float', post, { authorization: `Bearer ${token}` }),
-  calendar: () => call<CalendarAddress>('GET', '/calendar'),
-  renewCalendar: () => call<CalendarAddress>('PUT', '/calendar'),
-  closeCalendar: () => call<CalendarAddress>('DELETE', '/calendar'),
-  shelf: () => call<{ items: Shelved[] }>('GET', '/shelf'),
-  putShelfItem: (item: ShelfItem, afterVersion: number) => call<Shelved>('PUT', `/shelf/${item.id}`, { afterVersion, item }),
-  importShelf: (items: ShelfItem[]) => call<{ written: number }>('POST', '/shelf/import', { items }),
-  removeShelfItem: (id: string) => call<{ removed: boolean }>('DELETE', `/shelf/${id}`),
-  append: (id: string, afterSeq: number, events: NewEvent[]) =>
-    read(call<{ lastSeq: number; events: BatchEvent[] }>('POST', `/batches/${id}/events`, { afterSeq, events })),
+  health: () => call('health'),
+  practice: () => call('practice'),
+  savePractice: (practice: Practice) => call('savePractice', { body: practice }),
+  loadDemo: () => call('loadDemo'),
+  rounds: () => call('rounds'),
+  batches: ({ name = '', olderThan }: ListQuery) => call('batches', { query: { name, ...(olderThan === undefined ? {} : { olderThan }) } }),
+  batch: (id: string) => read(call('batch', { id, query: { ledger: 'false' } })),
+  createBatch: (id: string, name: string, plan: BatchPlan) => read(call('createBatch', { body: { id, name, plan } })),
+  rename: (id: string, name: string) => read(call('rename', { id, body: { name } })),
+  replan: (id: string, afterVersion: number, plan: BatchPlan) => read(call('replan', { id, body: { afterVersion, plan } })),
+  split: (id: string, split: Split) => read(call('split', { id, body: split })),
+  blend: (id: string, blend: Blend) => read(call('blend', { id, body: blend })),
+  move: (id: string, move: Move) => read(call('move', { id, body: move })),
+  append: (id: string, afterSeq: number, events: NewEvent[]) => read(call('append', { id, body: { afterSeq, events } })),
+  floats: () => call('floats'),
+  makeFloat: (id: string, name: string, batchId: string) => call('makeFloat', { body: { id, name, batchId } }),
+  hangFloat: (id: string, batchId: string | null) => call('hangFloat', { id, body: { batchId } }),
+  removeFloat: (id: string) => call('removeFloat', { id }),
+  postFloat: (token: string, post: FloatPost) => call('postFloat', { token, body: post }),
+  calendar: () => call('calendar'),
+  renewCalendar: () => call('renewCalendar'),
+  closeCalendar: () => call('closeCalendar'),
+  shelf: () => call('shelf'),
+  putShelfItem: (item: ShelfItem, afterVersion: number) => call('putShelfItem', { id: item.id, body: { afterVersion, item } }),
+  importShelf: (items: ShelfItem[]) => call('importShelf', { body: { items } }),
+  removeShelfItem: (id: string) => call('removeShelfItem', { id }),
 };

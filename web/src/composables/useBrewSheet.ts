@@ -1,4 +1,4 @@
-import type { BrewSheet } from '../shown/brewSheet.ts';
+import type { BrewSheet } from '@hollow-bell/tell/sheet';
 import { useReader } from './useReader.ts';
 
 const fileNameOf = (name: string): string => `${name.replaceAll(/[^\p{L}\p{N}]+/gu, '-').replaceAll(/^-|-$/g, '') || 'brew-day'}.pdf`;
@@ -11,7 +11,7 @@ export function useBrewSheet() {
       const [{ default: pdfMake }, { default: fonts }, { brewSheetPages }] = await Promise.all([
         import('pdfmake/build/pdfmake'),
         import('pdfmake/build/vfs_fonts'),
-        import('../shown/brewSheet.ts'),
+        import('@hollow-bell/tell/sheet'),
       ]);
       pdfMake.addVirtualFileSystem(fonts);
       await pdfMake.createPdf(brewSheetPages(sheet, reader.value)).download(fileNameOf(sheet.name));

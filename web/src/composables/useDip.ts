@@ -1,6 +1,6 @@
 import { DAP_CAP_G_PER_L, doseFor, isComing, weighedParts } from '@hollow-bell/core/feed';
-import type * as DipModule from '@hollow-bell/core/dip';
-import type { DipContext, DipProduct } from '@hollow-bell/core/dip';
+import type * as DipModule from '@hollow-bell/tell/dip';
+import type { DipContext, DipProduct } from '@hollow-bell/tell/dip';
 import { computed, shallowRef } from 'vue';
 import { useBatch } from '../stores/batch.ts';
 import { usePractice } from '../stores/practice.ts';
@@ -18,7 +18,7 @@ export function useDip() {
   const dip = shallowRef<Dip | null>(null);
 
   async function load(): Promise<void> {
-    dip.value ??= await import('@hollow-bell/core/dip');
+    dip.value ??= await import('@hollow-bell/tell/dip');
     await shelf.loadOnce();
   }
 

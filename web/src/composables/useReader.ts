@@ -1,5 +1,5 @@
-import { shown, shownFigure, shownMoney, shownParts, shownRange, shownSentence } from '@hollow-bell/contract';
-import type { QuantityKind, Reader } from '@hollow-bell/contract';
+import { shown, shownFigure, shownMoney, shownParts, shownRange, shownSentence } from '@hollow-bell/tell';
+import type { QuantityKind, Reader } from '@hollow-bell/tell';
 import type { Quantity, Ranged, Sentence, TypedBy } from '@hollow-bell/core/quantities';
 import { useNow } from '@vueuse/core';
 import { computed } from 'vue';

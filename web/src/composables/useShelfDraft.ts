@@ -1,4 +1,4 @@
-import { shelfItemSchema } from '@hollow-bell/contract';
+import { misfitOf, shelfItemShape } from '@hollow-bell/contract';
 import type { ShelfItem, ShelfKind, Shelved } from '@hollow-bell/contract';
 import { INGREDIENTS, MEAN_HONEY, honeyComposition } from '@hollow-bell/core/ingredients';
 import { NUTRIENTS } from '@hollow-bell/core/record';
@@ -58,9 +58,10 @@ export function useShelfDraft(from: Shelved | ShelfKind) {
 
   /** The item as it may be written. @throws Refusal with what is wrong */
   function checked(): ShelfItem {
-    const result = shelfItemSchema.safeParse(item.value);
-    if (result.success) return result.data;
-    throw new Refusal(result.error.issues[0]?.message ?? 'This cannot be written as it is.');
+    const whole = { ...item.value, name: item.value.name.trim(), note: item.value.note.trim() };
+    const misfit = misfitOf(shelfItemShape, whole);
+    if (misfit !== null) throw new Refusal(misfit.says);
+    return whole;
   }
 
   return { item, isNew, takenG, leftG, version: isNew ? 0 : from.version, beLike, checked };

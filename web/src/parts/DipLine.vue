@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Candidate, DipReading } from '@hollow-bell/core/dip';
+import type { Candidate, DipReading } from '@hollow-bell/tell/dip';
 import { Refusal } from '@hollow-bell/core/quantities';
 import type { Sentence } from '@hollow-bell/core/quantities';
 import type { ButtonInstance } from 'element-plus';

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { QuantityKind } from '@hollow-bell/contract';
+import type { QuantityKind } from '@hollow-bell/tell';
 import { isRough } from '@hollow-bell/core/quantities';
 import type { Ranged, Working } from '@hollow-bell/core/quantities';
 import { computed } from 'vue';

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ReadCsv } from '../shown/shelfCsv.ts';
+import type { ReadCsv } from '@hollow-bell/tell/shelf';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useShelf } from '../stores/shelf.ts';
 import MakerDialog from './MakerDialog.vue';

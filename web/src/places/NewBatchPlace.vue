@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { usePractice } from '../stores/practice.ts';
-import { mustPlanSchema } from '@hollow-bell/contract';
+import { misfitOf, mustPlanShape } from '@hollow-bell/contract';
 import { useRoute, useRouter } from 'vue-router';
 import { hold, planOf, plannedHoney } from '@hollow-bell/core/must';
 import type { MustPlan } from '@hollow-bell/core/must';
@@ -20,8 +20,8 @@ const route = useRoute();
 
 /** A plan carried here from the Bench, or a middling one to begin with. */
 function begin(): MustPlan {
-  const carried = mustPlanSchema.safeParse(parsed(String(route.query['plan'] ?? '')));
-  if (carried.success) return carried.data;
+  const carried = parsed(String(route.query['plan'] ?? ''));
+  if (misfitOf(mustPlanShape, carried) === null) return carried as MustPlan;
   const [largest] = shelf.standing
     .flatMap(({ item, takenG }) =>
       item.detail.kind === 'ingredient' && item.detail.family === 'honey' ? [{ item, leftG: item.stockG - takenG }] : [],

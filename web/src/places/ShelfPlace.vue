@@ -8,8 +8,9 @@ import ShelfImport from '../parts/ShelfImport.vue';
 import ShelfItemDialog from '../parts/ShelfItemDialog.vue';
 import ShelfRow from '../parts/ShelfRow.vue';
 import { saveCsv } from '../shown/csv.ts';
-import { csvToShelf, shelfToCsv } from '../shown/shelfCsv.ts';
-import type { ReadCsv } from '../shown/shelfCsv.ts';
+import { misfitOf, shelfItemShape } from '@hollow-bell/contract';
+import { csvToShelf, shelfToCsv } from '@hollow-bell/tell/shelf';
+import type { ReadCsv } from '@hollow-bell/tell/shelf';
 import { useShelf } from '../stores/shelf.ts';
 
 const shelf = useShelf();
@@ -56,7 +57,15 @@ function download(): void {
 async function readFile(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement;
   const [chosen] = input.files ?? [];
-  if (chosen !== undefined) file.value = { name: chosen.name, read: csvToShelf(await chosen.text(), () => crypto.randomUUID()) };
+  if (chosen !== undefined)
+    file.value = {
+      name: chosen.name,
+      read: csvToShelf(
+        await chosen.text(),
+        () => crypto.randomUUID(),
+        (item) => misfitOf(shelfItemShape, item),
+      ),
+    };
   input.value = '';
 }
 </script>

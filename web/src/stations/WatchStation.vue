@@ -20,7 +20,7 @@ import { useDescent } from '../composables/useDescent.ts';
 import { useReader } from '../composables/useReader.ts';
 import { MEMBERS, useWatchForecast } from '../composables/useWatchForecast.ts';
 import { saveCsv } from '../shown/csv.ts';
-import { readingsToCsv } from '../shown/readingsCsv.ts';
+import { readingsToCsv } from '@hollow-bell/tell/readings';
 import { useBatch } from '../stores/batch.ts';
 
 const DescentChart = defineAsyncComponent(() => import('../parts/DescentChart.vue'));

@@ -22,6 +22,7 @@ import { transferOut } from './transferOut.ts';
 import { water } from './water.ts';
 import { yeast } from './yeast.ts';
 
+import type { Immutable } from '../../quantities/index.ts';
 import type { Happening } from '../happening.ts';
 
 const TABLE = {
@@ -50,7 +51,8 @@ const TABLE = {
 };
 
 /** What each kind holds. Quantities in SI; times are milliseconds since 1970 UTC. */
-export type Recorded = { [K in keyof typeof TABLE]: (typeof TABLE)[K] extends Happening<infer P> ? P : never };
+type Fits = { [K in keyof typeof TABLE]: (typeof TABLE)[K] extends Happening<infer P> ? P : never };
+export type Recorded = { [K in keyof Fits]: Immutable<Fits[K]> };
 export type RecordedKind = keyof Recorded;
-export const HAPPENINGS: { readonly [K in RecordedKind]: Happening<Recorded[K]> } = TABLE;
+export const HAPPENINGS: { readonly [K in RecordedKind]: Happening<Fits[K]> } = TABLE;
 export const RECORDED_KINDS = Object.keys(HAPPENINGS) as RecordedKind[];

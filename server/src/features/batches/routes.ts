@@ -1,60 +1,31 @@
-import {
-  appendSchema,
-  appendedSchema,
-  batchListSchema,
-  batchSchema,
-  blendSchema,
-  createBatchSchema,
-  errorSchema,
-  listQuerySchema,
-  moveSchema,
-  renameBatchSchema,
-  replanSchema,
-  splitSchema,
-} from '@hollow-bell/contract';
-import type { NewEvent } from '@hollow-bell/contract';
+import { listQueryShape } from '@hollow-bell/contract';
+import { answerSchema } from '@hollow-bell/contract/zod';
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod';
 import { z } from 'zod';
+import { served, servedAsText } from '../../http/served.ts';
 import type { BatchStore } from './store.ts';
-
-const params = z.object({ id: z.uuid() });
-const errors = { 400: errorSchema, 404: errorSchema, 409: errorSchema, 422: errorSchema, 503: errorSchema };
 
 export const batchRoutes =
   (store: BatchStore): FastifyPluginAsyncZod =>
   async (app) => {
-    app.get('/batches', { schema: { querystring: listQuerySchema, response: { 200: batchListSchema, ...errors } } }, (request) =>
-      store.list(request.query),
-    );
-    const reading = z.object({ ledger: z.enum(['true', 'false']).default('true') });
-    app.get(
-      '/batches/:id',
-      { schema: { params, querystring: reading, response: { 200: z.string(), ...errors } } },
-      async (request, reply) =>
-        reply.type('application/json; charset=utf-8').send(await store.readText(request.params.id, request.query.ledger === 'true')),
-    );
-    app.post('/batches', { schema: { body: createBatchSchema, response: { 200: batchSchema, ...errors } } }, (request) =>
-      store.create(request.body.id, request.body.name, request.body.plan),
-    );
-    app.patch('/batches/:id', { schema: { params, body: renameBatchSchema, response: { 200: batchSchema, ...errors } } }, (request) =>
-      store.rename(request.params.id, request.body.name),
-    );
-    app.put('/batches/:id/plan', { schema: { params, body: replanSchema, response: { 200: batchSchema, ...errors } } }, (request) =>
-      store.replan(request.params.id, request.body.afterVersion, request.body.plan),
-    );
-    app.post('/batches/:id/split', { schema: { params, body: splitSchema, response: { 200: batchSchema, ...errors } } }, (request) =>
-      store.split(request.params.id, request.body),
-    );
+    const list = served('batches');
+    const listing = { ...list.schema, querystring: answerSchema(listQueryShape) };
+    app.route({ ...list, schema: listing, handler: ({ query }) => store.list(query) });
 
-    app.post('/batches/:id/blend', { schema: { params, body: blendSchema, response: { 200: batchSchema, ...errors } } }, (request) =>
-      store.blend(request.params.id, request.body),
-    );
+    const read = servedAsText('batch');
+    const reading = { ...read.schema, querystring: z.object({ ledger: z.enum(['true', 'false']).default('true') }) };
+    app.route({
+      ...read,
+      schema: reading,
+      handler: async ({ params, query }, reply) =>
+        reply.type('application/json; charset=utf-8').send(await store.readText(params.id, query.ledger === 'true')),
+    });
 
-    app.post('/batches/:id/move', { schema: { params, body: moveSchema, response: { 200: batchSchema, ...errors } } }, (request) =>
-      store.move(request.params.id, request.body),
-    );
-
-    app.post('/batches/:id/events', { schema: { params, body: appendSchema, response: { 200: appendedSchema, ...errors } } }, (request) =>
-      store.append(request.params.id, request.body.afterSeq, request.body.events as NewEvent[]),
-    );
+    app.route({ ...served('createBatch'), handler: ({ body }) => store.create(body.id, body.name, body.plan) });
+    app.route({ ...served('rename'), handler: ({ params, body }) => store.rename(params.id, body.name) });
+    app.route({ ...served('replan'), handler: ({ params, body }) => store.replan(params.id, body.afterVersion, body.plan) });
+    app.route({ ...served('split'), handler: ({ params, body }) => store.split(params.id, body) });
+    app.route({ ...served('blend'), handler: ({ params, body }) => store.blend(params.id, body) });
+    app.route({ ...served('move'), handler: ({ params, body }) => store.move(params.id, body) });
+    app.route({ ...served('append'), handler: ({ params, body }) => store.append(params.id, body.afterSeq, body.events) });
   };

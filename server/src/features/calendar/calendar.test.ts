@@ -6,7 +6,7 @@ import { calendarOf } from '@hollow-bell/core/rounds';
 import ICAL from 'ical.js';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { NOW, happened, newBatch, pitched, plan, testApp } from '../../test/server.ts';
-import { calendarFile } from './calendar.ts';
+import { calendarFile } from '@hollow-bell/tell/calendar';
 import { HOUR_MS } from '@hollow-bell/core/quantities';
 
 /** Read by another program: an iCalendar parser that knows nothing of this one. */

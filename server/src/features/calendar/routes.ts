@@ -1,11 +1,12 @@
 import { timingSafeEqual } from 'node:crypto';
-import { DEFAULT_PRACTICE, calendarAddressSchema, errorSchema } from '@hollow-bell/contract';
+import { DEFAULT_PRACTICE } from '@hollow-bell/contract';
 import type { BatchSummary, Practice } from '@hollow-bell/contract';
 import type { FastifyReply, FastifyRequest } from 'fastify';
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod';
 import { z } from 'zod';
 import { HttpProblem } from '../../http/errors.ts';
-import { calendarFile } from './calendar.ts';
+import { error, served } from '../../http/served.ts';
+import { calendarFile } from '@hollow-bell/tell/calendar';
 import type { CalendarStore } from './store.ts';
 
 interface Cellar {
@@ -15,7 +16,7 @@ interface Cellar {
   now: () => number;
 }
 
-const errors = { 400: errorSchema, 404: errorSchema, 503: errorSchema };
+const errors = { 400: error, 404: error, 503: error };
 
 function isSame(given: string, kept: string): boolean {
   const [a, b] = [Buffer.from(given), Buffer.from(kept)];
@@ -53,11 +54,13 @@ export const calendarRoutes =
       },
     );
 
-    const address = { schema: { response: { 200: calendarAddressSchema, 503: errorSchema } } };
-    app.get('/calendar', address, async () => ({ token: await calendar.token() }));
-    app.put('/calendar', address, async () => ({ token: await calendar.renew() }));
-    app.delete('/calendar', address, async () => {
-      await calendar.close();
-      return { token: null };
+    app.route({ ...served('calendar'), handler: async () => ({ token: await calendar.token() }) });
+    app.route({ ...served('renewCalendar'), handler: async () => ({ token: await calendar.renew() }) });
+    app.route({
+      ...served('closeCalendar'),
+      handler: async () => {
+        await calendar.close();
+        return { token: null };
+      },
     });
   };

@@ -1,5 +1,5 @@
-import { Refusal } from '../quantities/index.ts';
-import type { Sentence } from '../quantities/index.ts';
+import { Refusal } from '@hollow-bell/core/quantities';
+import type { Sentence } from '@hollow-bell/core/quantities';
 
 /** A likelier line to press: it takes the place of what was typed, and is shown before it is written. */
 export interface Candidate {

@@ -1,6 +1,6 @@
-import { GRAVITY_INSTRUMENTS } from '../liquid/index.ts';
-import type { GravityInstrument } from '../liquid/index.ts';
-import type { Seen } from '../record/index.ts';
+import { GRAVITY_INSTRUMENTS } from '@hollow-bell/core/liquid';
+import type { GravityInstrument } from '@hollow-bell/core/liquid';
+import type { Seen } from '@hollow-bell/core/record';
 import {
   READING_LIMITS,
   SG_RANGE,
@@ -18,8 +18,8 @@ import {
   takeMeasure,
   tempC,
   tempToC,
-} from '../quantities/index.ts';
-import type { Sentence, TypedBy } from '../quantities/index.ts';
+} from '@hollow-bell/core/quantities';
+import type { Sentence, TypedBy } from '@hollow-bell/core/quantities';
 import { DipAsk, candidate } from './ask.ts';
 
 type Key = 'sg' | 'brix' | 'tempC' | 'ph' | 'taGPerL' | 'freeSo2MgPerL' | 'leesMm';

@@ -1,5 +1,5 @@
-import { SHOWN_UNITS, readMassG, readVolumeL, takeFigure, takeMeasure, takeParts, tempToC } from '../quantities/index.ts';
-import type { TypedBy } from '../quantities/index.ts';
+import { SHOWN_UNITS, readMassG, readVolumeL, takeFigure, takeMeasure, takeParts, tempToC } from '@hollow-bell/core/quantities';
+import type { TypedBy } from '@hollow-bell/core/quantities';
 
 /** An amount somewhere in a line, and the words before and behind it. */
 export interface Amount {

@@ -1,11 +1,11 @@
-import { fedEvent, productName } from '../feed/index.ts';
-import type { Product } from '../feed/index.ts';
-import { INGREDIENTS, MEAN_HONEY, waterShare } from '../ingredients/index.ts';
-import type { Ingredient } from '../ingredients/index.ts';
-import { BASE_SALTS, NUTRIENTS } from '../record/index.ts';
-import type { BaseSalt, EventContent, NutrientId } from '../record/index.ts';
-import { yeastType } from '../yeast/index.ts';
-import type { OwnYeast } from '../yeast/index.ts';
+import { fedEvent, productName } from '@hollow-bell/core/feed';
+import type { Product } from '@hollow-bell/core/feed';
+import { INGREDIENTS, MEAN_HONEY, waterShare } from '@hollow-bell/core/ingredients';
+import type { Ingredient } from '@hollow-bell/core/ingredients';
+import { BASE_SALTS, NUTRIENTS } from '@hollow-bell/core/record';
+import type { BaseSalt, EventContent, NutrientId } from '@hollow-bell/core/record';
+import { yeastType } from '@hollow-bell/core/yeast';
+import type { OwnYeast } from '@hollow-bell/core/yeast';
 
 /** What a product is for; finings and oak have no entry of their own yet. */
 type DipProductKind = 'nutrient' | 'honey' | 'ingredient' | 'yeast' | 'sulfite' | 'sorbate' | 'base' | 'other';

@@ -1,7 +1,7 @@
 import { HOUR_MS, gravity, massG, say, tempC } from '@hollow-bell/core/quantities';
 import { describe, expect, it } from 'vitest';
-import { shown, shownRange, shownSentence } from './shown.ts';
-import type { Reader } from './shown.ts';
+import { shown, shownRange, shownSentence } from './formats.ts';
+import type { Reader } from './formats.ts';
 
 const now = new Date(2026, 10, 23, 14, 0).getTime();
 const metric: Reader = { units: 'metric', locale: 'en-GB', now };

@@ -1,7 +1,7 @@
-import type { HouseRules } from '../check/index.ts';
-import type { Product } from '../feed/index.ts';
-import type { EventContent, HouseInstruments, Ledger, Payloads, Seen } from '../record/index.ts';
-import type { Sentence, TypedBy } from '../quantities/index.ts';
+import type { HouseRules } from '@hollow-bell/core/check';
+import type { Product } from '@hollow-bell/core/feed';
+import type { EventContent, HouseInstruments, Ledger, Payloads, Seen } from '@hollow-bell/core/record';
+import type { Sentence, TypedBy } from '@hollow-bell/core/quantities';
 import type { DipProduct } from './products.ts';
 
 /** What the line needs to know about here and now; nothing is taken from a clock. */

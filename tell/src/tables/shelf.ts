@@ -1,4 +1,3 @@
-import { shelfItemSchema } from '@hollow-bell/contract';
 import type { ShelfItem } from '@hollow-bell/contract';
 import { referenceIngredient } from '@hollow-bell/core/ingredients';
 import { Refusal, readNumber } from '@hollow-bell/core/quantities';
@@ -116,7 +115,7 @@ export interface ReadCsv {
 }
 
 /** Reads a table of the shelf. Rows that are wrong are named with what is wrong; the caller imports all or nothing. */
-export function csvToShelf(text: string, newId: () => string): ReadCsv {
+export function csvToShelf(text: string, newId: () => string, misfitOf: (item: unknown) => Misfit | null): ReadCsv {
   const parsed = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
     header: true,
     skipEmptyLines: 'greedy',
@@ -134,9 +133,10 @@ export function csvToShelf(text: string, newId: () => string): ReadCsv {
   parsed.data.forEach((cells, i) => {
     const row = i + 2;
     try {
-      const result = shelfItemSchema.safeParse(itemOf(cells, newId));
-      if (result.success) items.push(result.data);
-      else problems.push({ row, sentence: sentenceOf(result.error.issues) });
+      const item = itemOf(cells, newId);
+      const misfit = misfitOf(item);
+      if (misfit === null) items.push(item as ShelfItem);
+      else problems.push({ row, sentence: sentenceOf(misfit) });
     } catch (error) {
       if (!(error instanceof Refusal)) throw error;
       problems.push({ row, sentence: error.message });
@@ -151,26 +151,20 @@ export function csvToShelf(text: string, newId: () => string): ReadCsv {
   return { items, problems: problems.sort((a, b) => a.row - b.row) };
 }
 
-interface Issue {
-  message: string;
-  path: PropertyKey[];
-  code: string;
-  errors?: Issue[][];
+/** What is wrong with a row, and in which column where the sentence itself does not say. */
+interface Misfit {
+  path: readonly (string | number)[];
+  says: string;
 }
+const NO_KIND = 'The kind must be ingredient, yeast, nutrient, chemical, vessel or instrument.';
 
-/** The validator's own words, which do not say what they speak of. */
-const BARE_MESSAGE = /^(Too |Invalid |Unrecognized )/;
-
-/** The first thing that is wrong, from the branch of a choice that comes nearest. */
-function sentenceOf(issues: readonly Issue[]): string {
-  const [first] = issues;
-  if (first === undefined) return 'This row cannot be read.';
-  const branches = first.errors?.filter((branch) => !branch.some(({ path }) => path[0] === 'kind'));
-  if (branches?.[0] !== undefined) return sentenceOf(branches[0]);
-  if (first.code === 'invalid_union') return 'The kind must be ingredient, yeast, nutrient, chemical, vessel or instrument.';
-  const where = first.path.filter((part) => part !== 'detail' && part !== 'composition').join(' ');
-  return where === '' || !BARE_MESSAGE.test(first.message) ? first.message : `${where}: ${first.message}`;
+function sentenceOf({ path, says }: Misfit): string {
+  if (path.at(-1) === 'kind') return NO_KIND;
+  const where = path.filter((part) => part !== 'detail' && part !== 'composition').join(' ');
+  return where === '' || !BARE.test(says) ? says : `${where}: ${says}`;
 }
+/** Sentences that do not say what they speak of. */
+const BARE = /^(It |A number |At (most|least) |Words |Something )/;
 
 function itemOf(cells: Record<string, string>, newId: () => string): unknown {
   const text = (column: Column): string => (cells[column] ?? '').trim().replace(/^'(?=[=+\-@])/, '');

@@ -1,8 +1,8 @@
 import type { DoseNow } from '@hollow-bell/core/feed';
 import type { BrewStep, MustFigures, MustPlan, Style } from '@hollow-bell/core/must';
 import type { Column, Content, TDocumentDefinitions } from 'pdfmake/interfaces';
-import { shown, shownRange, shownSentence } from '@hollow-bell/contract';
-import type { Reader } from '@hollow-bell/contract';
+import { shown, shownRange, shownSentence } from './formats.ts';
+import type { Reader } from './formats.ts';
 import { doseTold } from '@hollow-bell/core/rounds';
 
 const PARTS: Record<BrewStep['part'], string> = {

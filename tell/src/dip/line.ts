@@ -1,8 +1,8 @@
-import { entryDoubts } from '../check/index.ts';
-import { eventSentence, gravityRead, makeReading } from '../record/index.ts';
-import type { EventContent, Seen } from '../record/index.ts';
-import { Refusal, TypedRefusal, gravity, say, tidied } from '../quantities/index.ts';
-import type { Sentence } from '../quantities/index.ts';
+import { entryDoubts } from '@hollow-bell/core/check';
+import { eventSentence, gravityRead, makeReading } from '@hollow-bell/core/record';
+import type { EventContent, Seen } from '@hollow-bell/core/record';
+import { Refusal, TypedRefusal, gravity, say, tidied } from '@hollow-bell/core/quantities';
+import type { Sentence } from '@hollow-bell/core/quantities';
 import { findAmount, holdsNumber } from './amount.ts';
 import { DipAsk, candidate } from './ask.ts';
 import type { DipContext, DipReading, Part } from './context.ts';

@@ -1,9 +1,9 @@
-import { BOTTLE_SIZES_ML } from '../bottle/index.ts';
-import { fedEvent, productName } from '../feed/index.ts';
-import { drippingG } from '../ingredients/index.ts';
-import type { EventContent, RemovalReason } from '../record/index.ts';
-import { Refusal, massG, say, tempC } from '../quantities/index.ts';
-import type { Sentence } from '../quantities/index.ts';
+import { BOTTLE_SIZES_ML } from '@hollow-bell/core/bottle';
+import { fedEvent, productName } from '@hollow-bell/core/feed';
+import { drippingG } from '@hollow-bell/core/ingredients';
+import type { EventContent, RemovalReason } from '@hollow-bell/core/record';
+import { Refusal, massG, say, tempC } from '@hollow-bell/core/quantities';
+import type { Sentence } from '@hollow-bell/core/quantities';
 import { findAmount, findTempC, gramsOf, litersOf } from './amount.ts';
 import type { Amount } from './amount.ts';
 import { DipAsk, candidate } from './ask.ts';

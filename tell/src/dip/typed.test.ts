@@ -1,12 +1,12 @@
 import { afterAll, describe, expect, it, vi } from 'vitest';
-import { fold } from '../record/index.ts';
-import { eventsAt } from '../record/build.ts';
-import type { EventContent, Ledger } from '../record/index.ts';
-import { Refusal } from '../quantities/index.ts';
-import { INGREDIENTS, MEAN_HONEY, honeyComposition } from '../ingredients/index.ts';
-import type { Product } from '../feed/index.ts';
-import { typedLines } from '../reference/typed.ts';
-import type { TypedCandidate, TypedLine } from '../reference/typed.ts';
+import { fold } from '@hollow-bell/core/record';
+import { eventsAt } from '@hollow-bell/core/record';
+import type { EventContent, Ledger } from '@hollow-bell/core/record';
+import { Refusal } from '@hollow-bell/core/quantities';
+import { INGREDIENTS, MEAN_HONEY, honeyComposition } from '@hollow-bell/core/ingredients';
+import type { Product } from '@hollow-bell/core/feed';
+import { typedLines } from '@hollow-bell/core/reference';
+import type { TypedCandidate, TypedLine } from '@hollow-bell/core/reference';
 import { DipAsk, commonProducts, ingredientProduct, nutrientProduct, readDipLine, takeBatchName, yeastProduct } from './index.ts';
 import type { DipContext, DipProduct, DipReading } from './index.ts';
 

@@ -1,5 +1,5 @@
 import type { BatchEvent, EventContent } from '@hollow-bell/core/record';
-import { shownSentence } from '@hollow-bell/contract';
+import { shownSentence } from './formats.ts';
 import { describe, expect, it } from 'vitest';
 import { eventSentence } from '@hollow-bell/core/record';
 

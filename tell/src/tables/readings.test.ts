@@ -2,8 +2,8 @@ import { MEAN_HONEY } from '@hollow-bell/core/ingredients';
 import { eventsAt } from '@hollow-bell/core/record';
 import type { EventContent } from '@hollow-bell/core/record';
 import { describe, expect, it } from 'vitest';
-import { guessRoles, readTable, readingsToCsv, tableOf } from './readingsCsv.ts';
-import type { DateOrder, Role, TableWish } from './readingsCsv.ts';
+import { guessRoles, readTable, readingsToCsv, tableOf } from './readings.ts';
+import type { DateOrder, Role, TableWish } from './readings.ts';
 
 const now = new Date(2026, 10, 24, 12).getTime();
 const at = (day: number, hour = 12, minute = 0): number => new Date(2026, 10, day, hour, minute).getTime();

@@ -1,5 +1,7 @@
-import { feedingPracticeOf, shownSentence } from '@hollow-bell/contract';
-import type { BatchSummary, Reader } from '@hollow-bell/contract';
+import { shownSentence } from './formats.ts';
+import { feedingPracticeOf } from '@hollow-bell/contract';
+import type { Reader } from './formats.ts';
+import type { BatchSummary } from '@hollow-bell/contract';
 import { feedingPlanOf } from '@hollow-bell/core/feed';
 import { Refusal } from '@hollow-bell/core/quantities';
 import type { CalendarEntry } from '@hollow-bell/core/rounds';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { exampleBatch, MIXED_AT } from '../feed/exampleBatch.ts';
-import { emptyLedger, sgAtShare } from '../record/index.ts';
-import { Refusal } from '../quantities/index.ts';
+import { exampleBatch, MIXED_AT } from '@hollow-bell/core/testing/batch';
+import { emptyLedger, sgAtShare } from '@hollow-bell/core/record';
+import { Refusal } from '@hollow-bell/core/quantities';
 import { DipAsk, commonProducts, readDipLine, takeBatchName } from './index.ts';
 import type { DipContext } from './index.ts';
 

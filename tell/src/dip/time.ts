@@ -1,4 +1,4 @@
-import { HOUR_MS, Refusal, daysBefore, isDay, momentOf, takeFigure, wallTime } from '../quantities/index.ts';
+import { HOUR_MS, Refusal, daysBefore, isDay, momentOf, takeFigure, wallTime } from '@hollow-bell/core/quantities';
 
 /** Where a day is named without an hour, noon. */
 const NOON_H = 12;

@@ -1,5 +1,5 @@
-import type { Mark } from '../record/index.ts';
-import type { EventContent } from '../record/index.ts';
+import type { Mark } from '@hollow-bell/core/record';
+import type { EventContent } from '@hollow-bell/core/record';
 import { DipAsk, candidate } from './ask.ts';
 
 /** What eye and nose find: the word, what it is called, and what “no” before it makes of it. */

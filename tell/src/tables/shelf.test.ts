@@ -1,7 +1,8 @@
 import type { ShelfItem } from '@hollow-bell/contract';
 import { honeyComposition } from '@hollow-bell/core/ingredients';
 import { describe, expect, it } from 'vitest';
-import { csvToShelf, shelfToCsv } from './shelfCsv.ts';
+import { misfitOf, shelfItemShape } from '@hollow-bell/contract';
+import { csvToShelf as read, shelfToCsv } from './shelf.ts';
 
 let n = 0;
 const newId = (): string => `00000000-0000-4000-8000-${String(++n).padStart(12, '0')}`;
@@ -30,6 +31,8 @@ const shelf: ShelfItem[] = [
   item('5 L jug', { kind: 'vessel', shape: 'jug', capacityL: 5.3, material: 'glass', neckMm: null }),
   item('hydrometer', { kind: 'instrument', reads: 'gravity', calibrationC: 20, resolution: 0.001, calibratedOn: '2026-01-02' }),
 ];
+
+const csvToShelf = (text: string, newId: () => string) => read(text, newId, (item) => misfitOf(shelfItemShape, item));
 
 describe('the shelf as a table', () => {
   it('comes back as it went out', () => {

@@ -1,0 +1,51 @@
+import { flag, orNull, record, whole } from '@hollow-bell/core/quantities';
+import type { Fit, Shape } from '@hollow-bell/core/quantities';
+import { appendedShape, batchListShape, batchRecordShape, batchShape } from './batches.ts';
+import { calendarAddressShape } from './calendar.ts';
+import { floatAnswerShape, floatDeviceShape, floatsShape, madeFloatShape } from './float.ts';
+import { practiceShape } from './practice.ts';
+import { roundsShape } from './rounds.ts';
+import { shelfShape, shelvedShape } from './shelf.ts';
+
+interface Route {
+  method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
+  /** Below /api; `:id` is a UUID. */
+  path: string;
+  answer: Shape;
+}
+
+const removed = record({ removed: flag });
+const practice = record({ practice: orNull(practiceShape) });
+
+/** Everything that server and browser say to each other; `bodies.ts` says what is sent. The server answers by it, the browser holds it to it. */
+export const ROUTES = {
+  health: { method: 'GET', path: '/health', answer: record({ ok: flag }) },
+  practice: { method: 'GET', path: '/practice', answer: practice },
+  savePractice: { method: 'PUT', path: '/practice', answer: practice },
+  loadDemo: { method: 'POST', path: '/demo', answer: record({ filled: flag }) },
+  rounds: { method: 'GET', path: '/rounds', answer: roundsShape },
+  batches: { method: 'GET', path: '/batches', answer: batchListShape },
+  batch: { method: 'GET', path: '/batches/:id', answer: batchRecordShape },
+  createBatch: { method: 'POST', path: '/batches', answer: batchShape },
+  rename: { method: 'PATCH', path: '/batches/:id', answer: batchShape },
+  replan: { method: 'PUT', path: '/batches/:id/plan', answer: batchShape },
+  split: { method: 'POST', path: '/batches/:id/split', answer: batchShape },
+  blend: { method: 'POST', path: '/batches/:id/blend', answer: batchShape },
+  move: { method: 'POST', path: '/batches/:id/move', answer: batchShape },
+  append: { method: 'POST', path: '/batches/:id/events', answer: appendedShape },
+  floats: { method: 'GET', path: '/floats', answer: floatsShape },
+  makeFloat: { method: 'POST', path: '/floats', answer: madeFloatShape },
+  hangFloat: { method: 'PATCH', path: '/floats/:id', answer: floatDeviceShape },
+  removeFloat: { method: 'DELETE', path: '/floats/:id', answer: removed },
+  postFloat: { method: 'POST', path: '/float', answer: floatAnswerShape },
+  calendar: { method: 'GET', path: '/calendar', answer: calendarAddressShape },
+  renewCalendar: { method: 'PUT', path: '/calendar', answer: calendarAddressShape },
+  closeCalendar: { method: 'DELETE', path: '/calendar', answer: calendarAddressShape },
+  shelf: { method: 'GET', path: '/shelf', answer: shelfShape },
+  putShelfItem: { method: 'PUT', path: '/shelf/:id', answer: shelvedShape },
+  importShelf: { method: 'POST', path: '/shelf/import', answer: record({ written: whole(0, 1_000_000) }) },
+  removeShelfItem: { method: 'DELETE', path: '/shelf/:id', answer: removed },
+} as const satisfies Record<string, Route>;
+
+export type RouteName = keyof typeof ROUTES;
+export type AnswerOf<R extends RouteName> = Fit<(typeof ROUTES)[R]['answer']>;
