@@ -117,7 +117,7 @@ export const moveShape = record({ afterSeq: seq, eventId: id, toId: id });
 export type Move = Fit<typeof moveShape>;
 
 /** A recorded event is core's type; on the wire it is taken as it is. */
-const storedEvent = own<BatchEvent>('a recorded event');
+export const storedEvent = own<BatchEvent>('a recorded event');
 /** A folded state is core's type; on the wire it is taken as it is. */
 const ledger = own<Ledger>('the folded state');
 
@@ -159,8 +159,6 @@ export type ListQuery = Fit<typeof listQueryShape>;
 /** Newest first. */
 export const batchListShape = record({ batches: list(listedShape, 0, 1000), hasOlder: flag });
 export type BatchList = Fit<typeof batchListShape>;
-
-export const appendedShape = record({ lastSeq: seq, events: list(storedEvent, 0, 1_000_000) });
 
 export const errorShape = record({
   code: choice('bad_input', 'not_found', 'stale', 'database_away', 'too_many', 'not_allowed', 'internal'),

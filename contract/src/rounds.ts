@@ -1,10 +1,10 @@
-import { flag, id, list, moment, number, orNull, own, record, text } from '@hollow-bell/core/quantities';
+import { flag, id, list, moment, number, orNull, own, record, text, whole } from '@hollow-bell/core/quantities';
 import type { Fit } from '@hollow-bell/core/quantities';
 import type { Ask } from '@hollow-bell/core/rounds';
-import { phaseShape, vesselShape } from './batches.ts';
+import { phaseShape, storedEvent, vesselShape } from './batches.ts';
 
 /** A vessel as it stands, and what it asks for: all that Rounds needs of a batch, without its record. */
-const standingShape = record({
+export const standingShape = record({
   id,
   name: text(80),
   vessel: vesselShape,
@@ -21,4 +21,10 @@ const standingShape = record({
   asks: list(own<Ask>('an ask'), 0, 100),
 });
 export type Standing = Fit<typeof standingShape>;
+/** What was written, and how the vessel stands with it; null where it stands no more. */
+export const appendedShape = record({
+  lastSeq: whole(0, 1_000_000),
+  events: list(storedEvent, 0, 1_000_000),
+  standing: orNull(standingShape),
+});
 export const roundsShape = record({ standing: list(standingShape, 0, 100_000) });

@@ -1,10 +1,10 @@
 import { flag, orNull, record, whole } from '@hollow-bell/core/quantities';
 import type { Fit, Shape } from '@hollow-bell/core/quantities';
-import { appendedShape, batchListShape, batchRecordShape, batchShape } from './batches.ts';
+import { batchListShape, batchRecordShape, batchShape } from './batches.ts';
 import { calendarAddressShape } from './calendar.ts';
 import { floatAnswerShape, floatDeviceShape, floatsShape, madeFloatShape } from './float.ts';
 import { practiceShape } from './practice.ts';
-import { roundsShape } from './rounds.ts';
+import { appendedShape, roundsShape } from './rounds.ts';
 import { shelfShape, shelvedShape } from './shelf.ts';
 
 interface Route {

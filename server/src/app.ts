@@ -76,6 +76,7 @@ export async function buildApp({ config, sequelize, now }: Parts) {
   await app.register(swaggerUi, { routePrefix: '/api/docs', staticCSP: true });
 
   const batches = batchStore(sequelize, now);
+  const standing = standingVessels(batches, now);
   const cellar = {
     batches,
     float: floatStore(sequelize, batches, now),
@@ -88,8 +89,8 @@ export async function buildApp({ config, sequelize, now }: Parts) {
     async (api) => {
       await api.register(healthRoutes(sequelize));
       await api.register(practiceRoutes(cellar.practice));
-      await api.register(batchRoutes(cellar.batches));
-      await api.register(roundsRoutes(standingVessels(batches, now)));
+      await api.register(batchRoutes(cellar.batches, standing.one));
+      await api.register(roundsRoutes(standing));
       await api.register(floatRoutes(cellar.float));
       await api.register(shelfRoutes(cellar.shelf));
       await api.register(calendarRoutes(cellar));

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { floatPointsOf } from '@hollow-bell/contract';
-import type { BatchRecord } from '@hollow-bell/contract';
+import type { Batch, BatchRecord } from '@hollow-bell/contract';
 import { withFloat } from '@hollow-bell/core/float';
 import { liquidOf } from '@hollow-bell/core/masses';
 import { fold, parcelOf } from '@hollow-bell/core/record';
@@ -11,6 +11,7 @@ import { useAnswer } from '../composables/useAnswer.ts';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
 import { useBatch } from '../stores/batch.ts';
+import { useKept } from '../stores/kept.ts';
 import { useRounds } from '../stores/rounds.ts';
 import PickList from './PickList.vue';
 import QuantityField from './QuantityField.vue';
@@ -19,6 +20,7 @@ import MakerDialog from './MakerDialog.vue';
 const emit = defineEmits<{ close: [] }>();
 const store = useBatch();
 const rounds = useRounds();
+const kept = useKept();
 const { show } = useReader();
 const { refusal, busy, attempt, blocked } = useAttempt();
 const transferId = crypto.randomUUID();
@@ -51,7 +53,7 @@ async function pour(): Promise<void> {
   const blend = { afterSeq: batch.lastSeq, happenedAt: Date.now(), fromId: source.value.id, volumeL: volumeL.value, transferId };
   if (
     await attempt(async () => {
-      store.batch = await api.blend(batch.id, blend);
+      store.batch = await kept.write<Batch>({ what: 'blend', id: batch.id, blend });
     })
   )
     emit('close');

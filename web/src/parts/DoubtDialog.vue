@@ -1,20 +1,20 @@
 <script setup lang="ts">
 import { defineAsyncComponent } from 'vue';
 import SentenceText from './SentenceText.vue';
-import { useBatch } from '../stores/batch.ts';
+import { useWrote } from '../stores/wrote.ts';
 
 /** Seldom needed, and not by the first view. */
 const MakerDialog = defineAsyncComponent(() => import('./MakerDialog.vue'));
-const store = useBatch();
+const wrote = useWrote();
 </script>
 
 <template>
-  <MakerDialog v-if="store.doubted !== null" title="Before it is written" width="min(480px, 94vw)" @close="store.answer(false)">
+  <MakerDialog v-if="wrote.doubted !== null" title="Before it is written" width="min(480px, 94vw)" @close="wrote.answer(false)">
     <div class="doubts" role="alert" data-test="doubts">
-      <p v-for="(sentence, i) in store.doubted.sentences" :key="i" class="caution"><SentenceText :sentence="sentence" /></p>
+      <p v-for="(sentence, i) in wrote.doubted.sentences" :key="i" class="caution"><SentenceText :sentence="sentence" /></p>
       <p class="deeds">
-        <el-button @click="store.answer(false)">Leave it out</el-button>
-        <el-button type="primary" @click="store.answer(true)">It is so, write it</el-button>
+        <el-button @click="wrote.answer(false)">Leave it out</el-button>
+        <el-button type="primary" @click="wrote.answer(true)">It is so, write it</el-button>
       </p>
     </div>
   </MakerDialog>

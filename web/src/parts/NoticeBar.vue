@@ -1,19 +1,21 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, defineAsyncComponent } from 'vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
-import { eventSentence } from '@hollow-bell/core/record';
-import { useBatch } from '../stores/batch.ts';
 import { useKept } from '../stores/kept.ts';
 import { useOutbox } from '../stores/outbox.ts';
+import { useWrote } from '../stores/wrote.ts';
 
-const store = useBatch();
+/** Seldom needed, and not by the first view. */
+const ConflictNotice = defineAsyncComponent(() => import('./ConflictNotice.vue'));
+
+const wrote = useWrote();
 const outbox = useOutbox();
 const kept = useKept();
 const { tell } = useReader();
 const { refusal, attempt } = useAttempt();
 const waiting = computed(() => outbox.parcels.filter((parcel) => parcel.since === null).length);
-const others = computed(() => (store.conflict?.since ?? []).map((event) => tell(eventSentence(event))).join('; '));
+const undo = async (): Promise<void> => (await import('../stores/writing.ts')).useWriting().undo();
 </script>
 
 <template>
@@ -28,21 +30,15 @@ const others = computed(() => (store.conflict?.since ?? []).map((event) => tell(
       Not written: {{ kept.lost.what }}. {{ kept.lost.sentence }}
       <button type="button" class="link" @click="kept.lost = null">Understood</button>
     </p>
-    <div v-if="store.conflict !== null" class="notice stop" role="alert">
-      <p>
-        Another window wrote to this batch: <b>{{ others }}</b>. Yours, “{{ store.conflict.typed }}”, is kept and not yet written.
-      </p>
-      <el-button type="primary" @click="store.settle('write')">Write mine after it</el-button>
-      <el-button @click="store.settle('leave')">Leave mine out</el-button>
-    </div>
+    <ConflictNotice v-if="outbox.conflict !== null" />
     <p v-else-if="outbox.refused !== null" class="notice stop" role="alert">
       {{ tell(outbox.refused.sentence) }} Not written: “{{ outbox.refused.typed }}”.
       <button type="button" class="link" @click="outbox.refused = null">Understood</button>
     </p>
-    <p v-else-if="store.lastWritten !== null && waiting === 0" class="notice" role="status">
-      Written: {{ store.lastWritten.told }}.
-      <button type="button" class="link" @click="attempt(() => store.undo())">Undo</button>
-      <button type="button" class="link" aria-label="Dismiss" @click="store.lastWritten = null">Dismiss</button>
+    <p v-else-if="wrote.last !== null && waiting === 0" class="notice" role="status">
+      Written: {{ wrote.last.told }}.
+      <button type="button" class="link" @click="attempt(() => undo())">Undo</button>
+      <button type="button" class="link" aria-label="Dismiss" @click="wrote.last = null">Dismiss</button>
       <span v-if="refusal !== ''" class="refusal">{{ refusal }}</span>
     </p>
   </div>
@@ -73,10 +69,6 @@ const others = computed(() => (store.conflict?.since ?? []).map((event) => tell(
 .stop {
   border-color: var(--madder);
   background: var(--madder-soft);
-}
-
-.stop p {
-  flex: 1 1 300px;
 }
 
 @media (max-width: 720px) {

@@ -1,11 +1,12 @@
 <script setup lang="ts">
+import type { Batch } from '@hollow-bell/contract';
 import { viewOf } from '@hollow-bell/core/record';
 import { smallestHolding } from '@hollow-bell/core/vessel';
 import { computed, onMounted, ref } from 'vue';
-import { api } from '../api/client.ts';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
 import { useBatch } from '../stores/batch.ts';
+import { useKept } from '../stores/kept.ts';
 import { useShelf } from '../stores/shelf.ts';
 import PickList from './PickList.vue';
 import QuantityField from './QuantityField.vue';
@@ -14,6 +15,7 @@ import MakerDialog from './MakerDialog.vue';
 const emit = defineEmits<{ close: [] }>();
 const store = useBatch();
 const shelf = useShelf();
+const kept = useKept();
 const { show } = useReader();
 const { refusal, busy, attempt, blocked } = useAttempt();
 
@@ -46,7 +48,8 @@ async function split(): Promise<void> {
       volumeL: volumeL ?? 0,
       vessel: shelf.vessels.find((each) => each.name === vessel) ?? batch.plan.must.vessel,
     }));
-    store.batch = await api.split(batch.id, { afterSeq: batch.lastSeq, happenedAt: Date.now(), children: into });
+    const split = { afterSeq: batch.lastSeq, happenedAt: Date.now(), children: into };
+    store.batch = await kept.write<Batch>({ what: 'split', id: batch.id, split });
   });
   if (done) emit('close');
 }

@@ -4,7 +4,7 @@ import type { EventContent } from '@hollow-bell/core/record';
 import { byUrgency } from '@hollow-bell/core/rounds';
 import type { Ask } from '@hollow-bell/core/rounds';
 import { useIntervalFn } from '@vueuse/core';
-import { computed, onMounted, ref, useTemplateRef, watch } from 'vue';
+import { computed, onMounted, ref, useTemplateRef } from 'vue';
 import { useRouter } from 'vue-router';
 import AskRow from '../parts/AskRow.vue';
 import VesselFloor from '../parts/VesselFloor.vue';
@@ -12,12 +12,10 @@ import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
 import { useSingleKeys } from '../composables/useSingleKeys.ts';
 import { putOffEvent } from '../shown/asks.ts';
-import { useBatch } from '../stores/batch.ts';
 import { usePractice } from '../stores/practice.ts';
 import { useRounds } from '../stores/rounds.ts';
 
 const rounds = useRounds();
-const store = useBatch();
 const house = usePractice();
 const router = useRouter();
 const { tell, show, reader } = useReader();
@@ -26,13 +24,6 @@ const working = ref<string | null>(null);
 
 const REFRESH_MS = 60_000;
 onMounted(() => rounds.load());
-/** What is taken back in the notice changes what is asked. */
-watch(
-  () => store.batch?.lastSeq,
-  (seq, before) => {
-    if (seq !== undefined && before !== undefined && working.value === null) void rounds.load();
-  },
-);
 useIntervalFn(() => void rounds.load(), REFRESH_MS);
 
 const rows = computed(() =>
@@ -52,9 +43,9 @@ const today = computed(() => new Date(reader.value.now).toLocaleDateString(undef
 async function write(vessel: Standing, events: EventContent[], told: string): Promise<void> {
   working.value = vessel.id;
   await attempt(async () => {
-    await store.open(vessel.id);
-    await store.write(events, told);
-    await rounds.load();
+    /** What judges an entry is loaded with the first that is written here. */
+    const { useWriting } = await import('../stores/writing.ts');
+    await useWriting().write(vessel.id, events, told);
   });
   working.value = null;
 }

@@ -1,82 +1,43 @@
-import { feedingPracticeOf, floatPointsOf } from '@hollow-bell/contract';
-import type { BatchRecord, NewEvent } from '@hollow-bell/contract';
-import { DAP_CAP_G_PER_L, feedingNow, feedingPlanOf } from '@hollow-bell/core/feed';
-import { checkEvents, entryDoubts } from '@hollow-bell/core/check';
+import { feedingPracticeOf } from '@hollow-bell/contract';
+import type { Batch } from '@hollow-bell/contract';
+import { feedingNow, feedingPlanOf } from '@hollow-bell/core/feed';
 import { withFloat } from '@hollow-bell/core/float';
-import type { BatchEvent, EventContent, LogEntry } from '@hollow-bell/core/record';
-import { RECORD_VERSION, beforeBottling, fold, ledgerFigures, logOf, viewOf } from '@hollow-bell/core/record';
 import { Refusal } from '@hollow-bell/core/quantities';
 import type { Sentence } from '@hollow-bell/core/quantities';
+import { beforeBottling, fold, ledgerFigures, logOf, viewOf } from '@hollow-bell/core/record';
+import type { EventContent, LogEntry } from '@hollow-bell/core/record';
 import { asksOf, knotsOf, stationOf } from '@hollow-bell/core/rounds';
 import { gatesOf } from '@hollow-bell/core/stabilize';
 import { expectedEnd, stateOf } from '@hollow-bell/core/watch';
 import { useNow } from '@vueuse/core';
-import { defineStore } from 'pinia';
-import { computed, unref, ref, shallowRef } from 'vue';
-import { ApiFailure, api } from '../api/client.ts';
-import { useOutbox } from './outbox.ts';
-import { usePractice } from './practice.ts';
+import { defineStore, storeToRefs } from 'pinia';
+import { computed, unref } from 'vue';
+import { useKept } from './kept.ts';
+import { useRecord } from './record.ts';
 import { useShelf } from './shelf.ts';
+import { useWriting } from './writing.ts';
+import type { Row } from './writing.ts';
+import { useWrote } from './wrote.ts';
 
-interface Row {
-  content: EventContent;
-  /** When it happened. */
-  at: number;
-}
-
-/** The batch that is open: its record, what waits to be written, and what follows from both. */
+/** The batch that is open: its record, and what follows from it. */
 export const useBatch = defineStore('batch', () => {
-  const outbox = useOutbox();
-  const house = usePractice();
+  const record = useRecord();
+  const { batch, problem, events, float } = storeToRefs(record);
+  const writing = useWriting();
+  const wrote = useWrote();
   const shelf = useShelf();
-  const batch = ref<BatchRecord | null>(null);
-  const problem = ref('');
-  const doubted = shallowRef<{ sentences: Sentence[]; resolve: (isSo: boolean) => void } | null>(null);
-  const lastWritten = ref<{ ids: string[]; told: string } | null>(null);
   const clock = useNow({ interval: 20_000 });
   const now = computed(() => clock.value.getTime());
 
-  const parcels = computed(() => outbox.parcels.filter((parcel) => parcel.batchId === batch.value?.id));
-  const conflict = computed(() => parcels.value.find((parcel) => parcel.since !== null) ?? null);
-
-  /** The record, and behind it what this browser has written and the server has not confirmed. */
-  const events = computed<BatchEvent[]>(() => {
-    const recorded = batch.value?.events ?? [];
-    const known = new Set(recorded.map((event) => event.id));
-    const pending = parcels.value.filter((parcel) => parcel.since === null).flatMap((parcel) => parcel.events);
-    const fresh = pending.filter((event) => !known.has(event.id));
-    return [...recorded, ...fresh.map((event, i): BatchEvent => ({ ...event, seq: recorded.length + i + 1, enteredAt: event.happenedAt }))];
-  });
-  /** What floats sent, as it came. */
-  const float = computed(() => (batch.value === null ? [] : floatPointsOf(batch.value)));
   const folded = computed(() => withFloat(events.value, float.value));
   const ledger = computed(() => fold(folded.value));
   const feeding = computed(() => (batch.value === null ? null : feedingPlanOf(ledger.value, feedingPracticeOf(batch.value.plan))));
 
   async function open(id: string): Promise<void> {
-    if (batch.value?.id !== id) batch.value = null;
-    lastWritten.value = null;
+    wrote.last = null;
     void shelf.loadOnce();
-    await reload(id);
+    await record.open(id);
   }
-
-  async function reload(id: string): Promise<void> {
-    try {
-      batch.value = await api.batch(id);
-      problem.value = '';
-    } catch (error) {
-      if (!(error instanceof ApiFailure)) throw error;
-      problem.value = error.message;
-    }
-  }
-
-  outbox.onAcknowledged((batchId, acknowledged, lastSeq) => {
-    const current = batch.value;
-    if (current === null || current.id !== batchId) return;
-    const known = new Set(current.events.map((event) => event.id));
-    const all = [...current.events, ...acknowledged.filter((event) => !known.has(event.id))].sort((a, b) => a.seq - b.seq);
-    batch.value = { ...current, events: all, lastSeq };
-  });
 
   const view = computed(() => viewOf(ledger.value));
   /** Of the vessel; once it is bottled, of what went into the bottles. */
@@ -99,86 +60,15 @@ export const useBatch = defineStore('batch', () => {
     }
   });
 
-  /**
-   * Writes what happened, after what wants a second look was answered. Throws a Refusal with a sentence when it cannot have happened
-   * so; otherwise it is kept at once and sent. Answers false where the maker left it out.
-   */
-  const write = (contents: EventContent[], told: string, { at = Date.now(), isSure = false } = {}): Promise<boolean> =>
-    writeAt(
-      contents.map((content) => ({ content, at })),
-      told,
-      isSure,
-    );
-
-  /** The same for things that happened each at a time of its own. */
-  async function writeAt(rows: readonly Row[], told: string, isSure = false): Promise<boolean> {
-    const current = batch.value;
-    if (current === null) return false;
-    if (!isSure && !(await isMeant(rows))) return false;
-    const fresh = rows.map(({ content, at }): NewEvent => ({
-      ...shelf.fromLot(content),
-      id: crypto.randomUUID(),
-      happenedAt: Math.round(at),
-      version: RECORD_VERSION,
-    }));
-    checkEvents(folded.value, fresh, Date.now());
-    lastWritten.value = { ids: fresh.map((event) => event.id), told };
-    await outbox.submit(current.id, events.value.length, fresh, told);
-    if (outbox.refused !== null) lastWritten.value = null;
-    return true;
-  }
-
-  /** What a careful friend would ask before these are written. */
-  function doubtsOf(contents: readonly EventContent[], at: number, beside = contents): Sentence[] {
-    const rules = { dapCapGPerL: DAP_CAP_G_PER_L[house.practice.region] };
-    return contents.flatMap((content) => entryDoubts(ledger.value, content, at, rules, beside));
-  }
-
-  /** Asks about what wants a second look; an answer comes from the maker. */
-  async function isMeant(rows: readonly Row[]): Promise<boolean> {
-    const contents = rows.map(({ content }) => content);
-    const sentences = rows.flatMap(({ content, at }) => doubtsOf([content], at, contents));
-    if (sentences.length === 0) return true;
-    answer(false);
-    return new Promise((resolve) => {
-      doubted.value = { sentences, resolve };
-    });
-  }
-
-  function answer(isSo: boolean): void {
-    const asked = doubted.value;
-    doubted.value = null;
-    asked?.resolve(isSo);
-  }
-
-  const withdraw = (ids: string[], told: string): Promise<boolean> =>
-    write(
-      ids.map((eventId) => ({ kind: 'amendment', payload: { eventId, replacement: null } })),
-      told,
-    );
-
-  async function undo(): Promise<void> {
-    const last = lastWritten.value;
-    if (last === null) return;
-    await withdraw(last.ids, `Took back: ${last.told}`);
-  }
+  const inIt = async (deed: (batchId: string) => Promise<boolean>): Promise<boolean> => batch.value !== null && deed(batch.value.id);
 
   /** A reading that belongs to another batch goes there, at its own time. */
   async function move(eventId: string, toId: string): Promise<void> {
     const current = batch.value;
     if (current === null) return;
-    batch.value = await api.move(current.id, { afterSeq: current.lastSeq, eventId, toId });
-    lastWritten.value = null;
-  }
-
-  /** After another window wrote: read it, then write ours behind it. */
-  async function settle(choice: 'write' | 'leave'): Promise<void> {
-    const parcel = conflict.value;
-    const id = batch.value?.id;
-    if (parcel === null || id === undefined) return;
-    await reload(id);
-    if (choice === 'leave') outbox.drop(parcel);
-    else await outbox.writeAnyway(parcel, batch.value?.lastSeq ?? 0);
+    const move = { afterSeq: current.lastSeq, eventId, toId };
+    batch.value = await useKept().write<Batch>({ what: 'move', id: current.id, move });
+    wrote.last = null;
   }
 
   return {
@@ -186,11 +76,6 @@ export const useBatch = defineStore('batch', () => {
     problem,
     now,
     events,
-    conflict,
-    lastWritten,
-    doubted,
-    doubtsOf,
-    answer,
     ledger,
     view,
     float,
@@ -206,12 +91,13 @@ export const useBatch = defineStore('batch', () => {
     knots: computed(() => knotsOf(ledger.value, feeding.value, station.value, now.value)),
     unreckoned,
     open,
-    reload,
+    reload: record.reload,
     move,
-    write,
-    writeAt,
-    withdraw,
-    undo,
-    settle,
+    doubtsOf: (contents: readonly EventContent[], at: number): Sentence[] => writing.doubtsOf(ledger.value, contents, at),
+    write: (contents: readonly EventContent[], told: string, how: { at?: number; isSure?: boolean } = {}): Promise<boolean> =>
+      inIt((id) => writing.write(id, contents, told, how)),
+    writeAt: (rows: readonly Row[], told: string, isSure = false): Promise<boolean> =>
+      inIt((id) => writing.writeAt(id, rows, told, isSure)),
+    withdraw: (ids: readonly string[], told: string): Promise<boolean> => inIt((id) => writing.withdraw(id, ids, told)),
   };
 });

@@ -1,17 +1,21 @@
-import type { BatchPlan, Practice, ShelfItem } from '@hollow-bell/contract';
+import type { BatchPlan, Blend, Move, Practice, ShelfItem, Split } from '@hollow-bell/contract';
 import { useLocalStorage } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
 import { ApiFailure, api } from '../api/client.ts';
 
-/** What is written over as a whole. Sending the same twice writes it once, so it may be sent until an answer comes. */
+/** What is written over as a whole, or under an id of its own. Sending the same twice writes it once, so it may be sent until an answer comes. */
 export type Write =
   | { what: 'new batch'; id: string; name: string; plan: BatchPlan }
   | { what: 'name'; id: string; name: string }
   | { what: 'plan'; id: string; afterVersion: number; plan: BatchPlan }
   | { what: 'practice'; practice: Practice }
   | { what: 'shelf'; item: ShelfItem; afterVersion: number }
-  | { what: 'off the shelf'; id: string; name: string };
+  | { what: 'off the shelf'; id: string; name: string }
+  | { what: 'shelf file'; items: ShelfItem[] }
+  | { what: 'split'; id: string; split: Split }
+  | { what: 'blend'; id: string; blend: Blend }
+  | { what: 'move'; id: string; move: Move };
 
 interface Kept {
   key: string;
@@ -33,6 +37,14 @@ function named(write: Write): string {
       return `${write.item.name} on the shelf`;
     case 'off the shelf':
       return `${write.name}, off the shelf`;
+    case 'shelf file':
+      return `${write.items.length} things for the shelf`;
+    case 'split':
+      return 'a split';
+    case 'blend':
+      return 'a blend';
+    case 'move':
+      return 'a reading that moves';
   }
 }
 
@@ -50,6 +62,14 @@ function send(write: Write): Promise<unknown> {
       return api.putShelfItem(write.item, write.afterVersion);
     case 'off the shelf':
       return api.removeShelfItem(write.id);
+    case 'shelf file':
+      return api.importShelf(write.items);
+    case 'split':
+      return api.split(write.id, write.split);
+    case 'blend':
+      return api.blend(write.id, write.blend);
+    case 'move':
+      return api.move(write.id, write.move);
   }
 }
 

@@ -8,7 +8,7 @@ const BATCH = '00000000-0000-4000-8000-000000000001';
 let answers: (() => Response)[] = [];
 let sent: { afterSeq: number; events: NewEvent[] }[] = [];
 const reply = (status: number, body: object) => () => new Response(JSON.stringify(body), { status });
-const acknowledge = (lastSeq: number) => reply(200, { lastSeq, events: [] });
+const acknowledge = (lastSeq: number) => reply(200, { lastSeq, events: [], standing: null });
 
 beforeEach(() => {
   localStorage.clear();

@@ -1,9 +1,9 @@
-import type { NewEvent } from '@hollow-bell/contract';
+import type { AnswerOf, NewEvent, Standing } from '@hollow-bell/contract';
 import type { BatchEvent } from '@hollow-bell/core/record';
 import type { Sentence } from '@hollow-bell/core/quantities';
 import { useLocalStorage } from '@vueuse/core';
 import { defineStore } from 'pinia';
-import { ref } from 'vue';
+import { computed, ref } from 'vue';
 import { ApiFailure, api } from '../api/client.ts';
 
 /** Events on their way to the record. They keep their ids, so sending them twice writes them once. */
@@ -23,13 +23,15 @@ export interface Refused {
   typed: string;
 }
 
-type Acknowledged = (batchId: string, events: BatchEvent[], lastSeq: number) => void;
+type Acknowledged = (batchId: string, events: BatchEvent[], lastSeq: number, standing: Standing | null) => void;
 
 const RETRY_MS = 2500;
 
 /** The one way in which anything is written to a batch. Kept in the browser until the server has it. */
 export const useOutbox = defineStore('outbox', () => {
   const parcels = useLocalStorage<Parcel[]>('hollow-bell-outbox', []);
+  /** Those of one batch. */
+  const of = (batchId: string | undefined): Parcel[] => parcels.value.filter((parcel) => parcel.batchId === batchId);
   const away = ref('');
   const refused = ref<Refused | null>(null);
   const listeners = new Set<Acknowledged>();
@@ -41,17 +43,17 @@ export const useOutbox = defineStore('outbox', () => {
     parcels.value = parcels.value.filter((other) => !isSame(other, parcel));
   };
 
-  function acknowledge(parcel: Parcel, events: BatchEvent[], lastSeq: number): void {
+  function acknowledge(parcel: Parcel, { events, lastSeq, standing }: AnswerOf<'append'>): void {
     drop(parcel);
     for (const later of parcels.value) if (later.batchId === parcel.batchId && later.since === null) later.afterSeq = lastSeq;
-    for (const listener of listeners) listener(parcel.batchId, events, lastSeq);
+    for (const listener of listeners) listener(parcel.batchId, events, lastSeq, standing);
   }
 
   async function send(parcel: Parcel): Promise<boolean> {
     try {
       const answer = await api.append(parcel.batchId, parcel.afterSeq, parcel.events);
       away.value = '';
-      acknowledge(parcel, answer.events, answer.lastSeq);
+      acknowledge(parcel, answer);
       return true;
     } catch (error) {
       if (!(error instanceof ApiFailure)) throw error;
@@ -102,10 +104,12 @@ export const useOutbox = defineStore('outbox', () => {
     return flush();
   }
 
+  const conflict = computed(() => parcels.value.find((parcel) => parcel.since !== null) ?? null);
+
   function onAcknowledged(listener: Acknowledged): () => void {
     listeners.add(listener);
     return () => listeners.delete(listener);
   }
 
-  return { parcels, away, refused, submit, flush, writeAnyway, drop, onAcknowledged };
+  return { parcels, of, conflict, away, refused, submit, flush, writeAnyway, drop, onAcknowledged };
 });

@@ -3,10 +3,18 @@ import { defineStore } from 'pinia';
 import { shallowRef } from 'vue';
 import { api } from '../api/client.ts';
 import { loading } from './loading.ts';
+import { useOutbox } from './outbox.ts';
 
 /** Every vessel that stands filled, with what it asks for. */
 export const useRounds = defineStore('rounds', () => {
   const standing = shallowRef<Standing[]>([]);
+  /** Who writes is told how the vessel stands now. */
+  useOutbox().onAcknowledged((batchId, _events, _lastSeq, now) => {
+    const others = standing.value.filter(({ id }) => id !== batchId);
+    const at = standing.value.findIndex(({ id }) => id === batchId);
+    if (now === null) standing.value = others;
+    else standing.value = at < 0 ? [...others, now] : others.toSpliced(at, 0, now);
+  });
   return {
     standing,
     ...loading(async () => {

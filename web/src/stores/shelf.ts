@@ -31,7 +31,7 @@ export const useShelf = defineStore('shelf', () => {
   }
 
   async function importAll(items: ShelfItem[]): Promise<void> {
-    await api.importShelf(items);
+    await useKept().write({ what: 'shelf file', items });
     await load();
   }
 

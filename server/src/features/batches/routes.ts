@@ -1,4 +1,5 @@
 import { listQueryShape } from '@hollow-bell/contract';
+import type { Standing } from '@hollow-bell/contract';
 import { answerSchema } from '@hollow-bell/contract/zod';
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod';
 import { z } from 'zod';
@@ -6,7 +7,7 @@ import { served, servedAsText } from '../../http/served.ts';
 import type { BatchStore } from './store.ts';
 
 export const batchRoutes =
-  (store: BatchStore): FastifyPluginAsyncZod =>
+  (store: BatchStore, standing: (id: string) => Promise<Standing | null>): FastifyPluginAsyncZod =>
   async (app) => {
     const list = served('batches');
     const listing = { ...list.schema, querystring: answerSchema(listQueryShape) };
@@ -27,5 +28,11 @@ export const batchRoutes =
     app.route({ ...served('split'), handler: ({ params, body }) => store.split(params.id, body) });
     app.route({ ...served('blend'), handler: ({ params, body }) => store.blend(params.id, body) });
     app.route({ ...served('move'), handler: ({ params, body }) => store.move(params.id, body) });
-    app.route({ ...served('append'), handler: ({ params, body }) => store.append(params.id, body.afterSeq, body.events) });
+    app.route({
+      ...served('append'),
+      handler: async ({ params, body }) => {
+        const written = await store.append(params.id, body.afterSeq, body.events);
+        return { ...written, standing: await standing(params.id) };
+      },
+    });
   };

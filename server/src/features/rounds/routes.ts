@@ -3,10 +3,10 @@ import { servedAsText } from '../../http/served.ts';
 
 /** The opening view: every vessel as it stands and what it asks for. */
 export const roundsRoutes =
-  (standing: () => Promise<string>): FastifyPluginAsyncZod =>
+  ({ all }: { all: () => Promise<string> }): FastifyPluginAsyncZod =>
   async (app) => {
     app.route({
       ...servedAsText('rounds'),
-      handler: async (_request, reply) => reply.type('application/json; charset=utf-8').send(await standing()),
+      handler: async (_request, reply) => reply.type('application/json; charset=utf-8').send(await all()),
     });
   };

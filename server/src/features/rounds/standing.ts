@@ -64,7 +64,12 @@ export function standingVessels(batches: Batches, now: () => number) {
     const standing = standingOf(batch, now());
     return { mark, batch, reckonedAt: now(), json: standing === null ? '' : JSON.stringify(standing) };
   };
-  return async (): Promise<string> => {
+  /** How one vessel stands just now; null where none does. */
+  const one = async (id: string): Promise<Standing | null> => {
+    const [batch] = await batches.some([id]);
+    return batch === undefined ? null : standingOf(batch, now());
+  };
+  const all = async (): Promise<string> => {
     const marks = await batches.marks();
     const changed = marks.filter(({ id, mark }) => known.get(id)?.mark !== mark);
     const read = new Map(changed.length === 0 ? [] : (await batches.some(changed.map(({ id }) => id))).map((batch) => [batch.id, batch]));
@@ -75,7 +80,8 @@ export function standingVessels(batches: Batches, now: () => number) {
       else if (before !== undefined) next.set(id, now() - before.reckonedAt < STALE_MS ? before : reckoned(mark, before.batch));
     }
     known = next;
-    const all = [...next.values()].flatMap(({ json }) => (json === '' ? [] : [json]));
-    return `{"standing":[${all.join(',')}]}`;
+    const stand = [...next.values()].flatMap(({ json }) => (json === '' ? [] : [json]));
+    return `{"standing":[${stand.join(',')}]}`;
   };
+  return { all, one };
 }

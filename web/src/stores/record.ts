@@ -1,0 +1,62 @@
+import { floatPointsOf } from '@hollow-bell/contract';
+import type { BatchRecord } from '@hollow-bell/contract';
+import type { BatchEvent } from '@hollow-bell/core/record';
+import { defineStore } from 'pinia';
+import { computed, ref } from 'vue';
+import { ApiFailure, api } from '../api/client.ts';
+import { useOutbox } from './outbox.ts';
+import type { Parcel } from './outbox.ts';
+
+/** What is on record, and behind it what this browser has written and the server has not confirmed. */
+export function withPending(recorded: readonly BatchEvent[], parcels: readonly Parcel[]): BatchEvent[] {
+  const known = new Set(recorded.map((event) => event.id));
+  const pending = parcels.filter((parcel) => parcel.since === null).flatMap((parcel) => parcel.events);
+  const fresh = pending.filter((event) => !known.has(event.id));
+  return [...recorded, ...fresh.map((event, i): BatchEvent => ({ ...event, seq: recorded.length + i + 1, enteredAt: event.happenedAt }))];
+}
+
+/** The record of the batch that is open. */
+export const useRecord = defineStore('record', () => {
+  const outbox = useOutbox();
+  const batch = ref<BatchRecord | null>(null);
+  const problem = ref('');
+  const parcels = computed(() => outbox.of(batch.value?.id));
+  const events = computed(() => withPending(batch.value?.events ?? [], parcels.value));
+  /** What floats sent, as it came. */
+  const float = computed(() => (batch.value === null ? [] : floatPointsOf(batch.value)));
+
+  async function open(id: string): Promise<void> {
+    if (batch.value?.id !== id) batch.value = null;
+    await reload(id);
+  }
+
+  async function reload(id: string): Promise<void> {
+    try {
+      batch.value = await api.batch(id);
+      problem.value = '';
+    } catch (error) {
+      if (!(error instanceof ApiFailure)) throw error;
+      problem.value = error.message;
+    }
+  }
+
+  outbox.onAcknowledged((batchId, acknowledged, lastSeq) => {
+    const current = batch.value;
+    if (current === null || current.id !== batchId) return;
+    const known = new Set(current.events.map((event) => event.id));
+    const all = [...current.events, ...acknowledged.filter((event) => !known.has(event.id))].sort((a, b) => a.seq - b.seq);
+    batch.value = { ...current, events: all, lastSeq };
+  });
+
+  /** After another window wrote: read it, then write ours behind it. */
+  async function settle(choice: 'write' | 'leave'): Promise<void> {
+    const parcel = outbox.conflict;
+    if (parcel === null) return;
+    if (batch.value?.id === parcel.batchId) await reload(parcel.batchId);
+    const lastSeq = Math.max(0, ...(parcel.since ?? []).map(({ seq }) => seq));
+    if (choice === 'leave') outbox.drop(parcel);
+    else await outbox.writeAnyway(parcel, lastSeq);
+  }
+
+  return { batch, problem, events, float, open, reload, settle };
+});

@@ -1,0 +1,92 @@
+import { floatPointsOf } from '@hollow-bell/contract';
+import type { BatchRecord, NewEvent } from '@hollow-bell/contract';
+import { checkEvents, entryDoubts } from '@hollow-bell/core/check';
+import { DAP_CAP_G_PER_L } from '@hollow-bell/core/feed';
+import { withFloat } from '@hollow-bell/core/float';
+import type { Sentence } from '@hollow-bell/core/quantities';
+import { RECORD_VERSION, fold } from '@hollow-bell/core/record';
+import type { BatchEvent, EventContent, Ledger } from '@hollow-bell/core/record';
+import { defineStore } from 'pinia';
+import { api } from '../api/client.ts';
+import { useOutbox } from './outbox.ts';
+import { usePractice } from './practice.ts';
+import { useRecord, withPending } from './record.ts';
+import { useShelf } from './shelf.ts';
+import { useWrote } from './wrote.ts';
+
+/** Something that happened, and when. */
+export interface Row {
+  content: EventContent;
+  at: number;
+}
+
+/** Writing into any batch, open or not: judged here as the server will judge it, kept at once, and sent until it is acknowledged. */
+export const useWriting = defineStore('writing', () => {
+  const outbox = useOutbox();
+  const house = usePractice();
+  const open = useRecord();
+  const shelf = useShelf();
+  const wrote = useWrote();
+
+  const recordOf = async (batchId: string): Promise<BatchRecord> =>
+    open.batch?.id === batchId ? (open.batch as BatchRecord) : api.batch(batchId);
+
+  /** What a careful friend would ask before these are written. */
+  function doubtsOf(ledger: Ledger, contents: readonly EventContent[], at: number, beside = contents): Sentence[] {
+    const rules = { dapCapGPerL: DAP_CAP_G_PER_L[house.practice.region] };
+    return contents.flatMap((content) => entryDoubts(ledger, content, at, rules, beside));
+  }
+
+  /**
+   * Writes what happened, after what wants a second look was answered. Throws a Refusal with a sentence when it cannot have happened
+   * so; otherwise it is kept at once and sent. Answers false where the maker left it out.
+   */
+  async function writeAt(batchId: string, rows: readonly Row[], told: string, isSure = false): Promise<boolean> {
+    const [record] = await Promise.all([recordOf(batchId), shelf.loadOnce()]);
+    const events: BatchEvent[] = withPending(record.events, outbox.of(batchId));
+    const folded = withFloat(events, floatPointsOf(record));
+    const contents = rows.map(({ content }) => content);
+    if (!isSure) {
+      const ledger = fold(folded);
+      if (!(await wrote.ask(rows.flatMap(({ content, at }) => doubtsOf(ledger, [content], at, contents))))) return false;
+    }
+    const fresh = rows.map(({ content, at }): NewEvent => ({
+      ...shelf.fromLot(content),
+      id: crypto.randomUUID(),
+      happenedAt: Math.round(at),
+      version: RECORD_VERSION,
+    }));
+    checkEvents(folded, fresh, Date.now());
+    wrote.last = { batchId, ids: fresh.map((event) => event.id), told };
+    await outbox.submit(batchId, events.length, fresh, told);
+    if (outbox.refused !== null) wrote.last = null;
+    return true;
+  }
+
+  const write = (
+    batchId: string,
+    contents: readonly EventContent[],
+    told: string,
+    { at = Date.now(), isSure = false } = {},
+  ): Promise<boolean> =>
+    writeAt(
+      batchId,
+      contents.map((content) => ({ content, at })),
+      told,
+      isSure,
+    );
+
+  const withdraw = (batchId: string, ids: readonly string[], told: string): Promise<boolean> =>
+    write(
+      batchId,
+      ids.map((eventId) => ({ kind: 'amendment', payload: { eventId, replacement: null } })),
+      told,
+    );
+
+  async function undo(): Promise<void> {
+    const { last } = wrote;
+    if (last !== null) await withdraw(last.batchId, last.ids, `Took back: ${last.told}`);
+  }
+
+  return { doubtsOf, write, writeAt, withdraw, undo };
+});
