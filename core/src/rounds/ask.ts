@@ -1,16 +1,18 @@
-import type { EventContent } from '../record/index.ts';
+import type { FeedingPlan } from '../feed/index.ts';
+import type { EventContent, Ledger } from '../record/index.ts';
 import type { Sentence } from '../quantities/index.ts';
+import type { BatchState } from '../watch/index.ts';
 
 /** Four bells: well, asks, waits, stop. Each has its own shape; color only repeats it. */
 export type Bell = 'still' | 'swinging' | 'muffled' | 'cracked';
 
-export type Station = 'formulate' | 'pitch' | 'feed' | 'watch' | 'clear' | 'stabilize' | 'sweeten' | 'bottle' | 'taste';
-export const STATIONS: readonly Station[] = ['formulate', 'pitch', 'feed', 'watch', 'clear', 'stabilize', 'sweeten', 'bottle', 'taste'];
+export const STATIONS = ['formulate', 'pitch', 'feed', 'watch', 'clear', 'stabilize', 'sweeten', 'bottle', 'taste'] as const;
+export type Station = (typeof STATIONS)[number];
 
-/** Something a vessel asks for. `done` is what one touch writes down; without it the maker goes to `station`. */
-export interface Ask {
-  /** Names it in the record when it is put off; what it is about and since when, so that new facts make a new ask. */
-  key: string;
+/** What a rule asks for, before the table says what kind it is. `done` is what one touch writes down; without it the maker goes to `station`. */
+export interface Asked {
+  /** What it is about and since when: new facts make a new ask. */
+  of?: string | number;
   bell: Bell;
   /** When it is or was due. */
   dueAt: number;
@@ -21,9 +23,45 @@ export interface Ask {
   dated?: Sentence;
 }
 
+/** Something a vessel asks for. */
+export interface Ask extends Omit<Asked, 'of'> {
+  kind: string;
+  /** Names it in the record when it is put off: its kind, and what it is about. */
+  key: string;
+  /** Its place in the order of harm by waiting, 0 the worst. */
+  harm: number;
+  /** Whether it may be put off. */
+  mayWait: boolean;
+}
+
+/** A batch as a rule looks at it. */
+export interface Asking {
+  ledger: Ledger;
+  /** Null before the pitch. */
+  feeding: FeedingPlan | null;
+  state: BatchState;
+  now: number;
+  /** When it was last read, or else pitched. */
+  lastAt: number;
+}
+
+export interface AskRule {
+  /** What it asks of a batch now; nothing, one thing, or several. */
+  asks: (of: Asking) => Asked | Asked[] | null;
+  /** Danger is not put off: glass bursts whether or not one looks. */
+  isDanger?: true;
+}
+
 /** An ask that sends the maker somewhere. */
-export const ask = (key: string, bell: Bell, dueAt: number, sentence: Sentence, station: Station = 'watch', dated?: Sentence): Ask => ({
-  key,
+export const asked = (
+  of: string | number | undefined,
+  bell: Bell,
+  dueAt: number,
+  sentence: Sentence,
+  station: Station = 'watch',
+  dated?: Sentence,
+): Asked => ({
+  ...(of === undefined ? {} : { of }),
   bell,
   dueAt,
   sentence,

@@ -2,7 +2,8 @@ import { LEAST_DOSE_G, feedingNow, isComing } from '../feed/index.ts';
 import type { FeedingPlan } from '../feed/index.ts';
 import type { Ledger } from '../record/index.ts';
 import type { Sentence } from '../quantities/index.ts';
-import { asksOf, doseTold } from './asks.ts';
+import { doseTold } from './asks/dose.ts';
+import { asksOf } from './asksOf.ts';
 import type { Station } from './ask.ts';
 
 /** Something with a date, for a calendar outside. */

@@ -1,7 +1,13 @@
+/* What a vessel asks for, one file each under asks/, how pressing it is, and where the work stands. */
 export { STATIONS } from './ask.ts';
 export type { Ask, Bell, Station } from './ask.ts';
-export * from './asks.ts';
-export * from './calendar.ts';
-export { DISCARD } from './careAsks.ts';
+export { doseTold } from './asks/dose.ts';
+export { DISCARD } from './asks/discard.ts';
+export type { AskKind } from './asks/index.ts';
+export { sulfiteWaitEnds } from './asks/pitch.ts';
+export { asksOf, stationOf, unreckonedAsk } from './asksOf.ts';
+export { calendarOf } from './calendar.ts';
+export type { CalendarEntry } from './calendar.ts';
 export { knotsOf } from './knots.ts';
 export type { Knot } from './knots.ts';
+export { byUrgency } from './urgency.ts';

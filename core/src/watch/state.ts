@@ -8,30 +8,10 @@ import { glassAlarm } from './glass.ts';
 import { LAG_H, LID_LEAKS, isQuiet, showsLife, stallEvidence, stallVerdict } from './stall/index.ts';
 import type { StallKind } from './stall/index.ts';
 import { fellInBottles, fellSince, stabilizedAt, sweetenedAt } from './stabilized.ts';
+import type { BatchPhase } from './phases.ts';
 import { STILL } from './stillness.ts';
 
 const MOVED_SG = 0.003;
-
-export type BatchPhase =
-  | 'empty'
-  | 'emptied'
-  | 'mixed'
-  | 'lag'
-  | 'unread'
-  | 'active'
-  | 'slowing'
-  | 'suspect'
-  | 'stuck'
-  | 'near its end'
-  | 'awaiting confirmation'
-  | 'finished'
-  | 'stabilized'
-  | 'moving again'
-  | 'glass in doubt'
-  | 'bottled';
-
-/** As the book and Rounds show it: a record may also not be reckoned at all. */
-export type ShownPhase = BatchPhase | 'unreckoned';
 
 export interface BatchState {
   phase: BatchPhase;

@@ -16,7 +16,7 @@ import type {
 } from '@hollow-bell/contract';
 import { upcast } from '@hollow-bell/core/record';
 import type { BatchEvent } from '@hollow-bell/core/record';
-import type { Sentence, Shape } from '@hollow-bell/core/quantities';
+import type { Sentence } from '@hollow-bell/core/quantities';
 
 /** An answer from the server that is not a success, or no answer at all (`away`). */
 export class ApiFailure extends Error {
@@ -68,7 +68,7 @@ async function call<R extends RouteName>(name: R, { id, query, body, token }: Se
   }
   const answer: unknown = await response.json().catch(() => null);
   if (response.ok) {
-    const misfit = misfitOf(shape as Shape, answer);
+    const misfit = misfitOf(shape, answer);
     if (misfit !== null) throw new ApiFailure('internal', `${OTHER_PROGRAM} (${name} ${misfit.path.join('.')}: ${misfit.says})`);
     return answer as AnswerOf<R>;
   }

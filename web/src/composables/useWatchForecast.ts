@@ -1,3 +1,4 @@
+import { traitsOf } from '@hollow-bell/core/watch';
 import { askWhatIf, dosesAhead, forecastInputOf, gravityFan } from '@hollow-bell/core/forecast';
 import type { FanPoint, Forecast, ForecastInput, WhatIf } from '@hollow-bell/core/forecast';
 import { computed, ref, shallowRef, watch } from 'vue';
@@ -19,7 +20,7 @@ export function useWatchForecast() {
   const whatIf = ref<WhatIf>('planned');
 
   /** What stands still is no matter for a forecast: the model knows no stall but those it draws itself. */
-  const isFermentingOn = computed(() => ['lag', 'active', 'slowing', 'near its end'].includes(store.state.phase));
+  const isFermentingOn = computed(() => traitsOf(store.state.phase).hasCourse === true);
   /** A forecast looks on from the last thing that was written down, so that the clock alone does not change it. */
   const course = computed<ForecastInput | null>(() => {
     const { ledger, batch } = store;

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { mayWait } from '@hollow-bell/core/rounds';
 import type { Ask } from '@hollow-bell/core/rounds';
 import { defineAsyncComponent, ref } from 'vue';
 import { useReader } from '../composables/useReader.ts';
@@ -17,7 +16,7 @@ function chosen(choice: { until: number } | { reason: string }): void {
 }
 defineExpose({
   openPutOff: () => {
-    putsOff.value = mayWait(props.ask);
+    putsOff.value = props.ask.mayWait;
   },
 });
 
@@ -70,7 +69,7 @@ const dueLabel = (): string =>
           ask.bell === 'cracked' ? 'See why' : GO[ask.station]
         }}</el-button></RouterLink
       >
-      <button v-if="mayWait(ask)" type="button" class="link later" :aria-expanded="putsOff" @click="putsOff = !putsOff">Later</button>
+      <button v-if="ask.mayWait" type="button" class="link later" :aria-expanded="putsOff" @click="putsOff = !putsOff">Later</button>
     </span>
     <PutOff
       v-if="putsOff"

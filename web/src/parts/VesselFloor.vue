@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { traitsOf } from '@hollow-bell/core/watch';
 import { DAY_MS } from '@hollow-bell/core/quantities';
 import type { Standing } from '@hollow-bell/contract';
 import { sectionOf } from '@hollow-bell/core/vessel';
@@ -38,7 +39,7 @@ const vessels = computed(() =>
       about: `${day} · ${phase}`,
       layers: [{ liters: volumeL, color: liquidColor(colors), label: '' }],
       leesL,
-      foaming: phase === 'active' || phase === 'lag' || phase === 'unread',
+      foaming: traitsOf(phase).foams === true,
     };
   }),
 );

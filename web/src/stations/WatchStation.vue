@@ -2,7 +2,7 @@
 import { alcoholByRule } from '@hollow-bell/core/liquid';
 import { exactly } from '@hollow-bell/core/quantities';
 import { ledgerWorking } from '@hollow-bell/core/record';
-import { endWorking } from '@hollow-bell/core/watch';
+import { endWorking, traitsOf } from '@hollow-bell/core/watch';
 import { computed, defineAsyncComponent, ref } from 'vue';
 import AskList from '../parts/AskList.vue';
 import BatchLog from '../parts/BatchLog.vue';
@@ -52,9 +52,9 @@ const stopWorking = computed(() => {
   const working = endWorking(store.ledger);
   return working === null ? {} : { working };
 });
-const isAlarmed = computed(() => ['moving again', 'glass in doubt'].includes(store.state.phase));
-const mayBeStuck = computed(() => ['slowing', 'suspect', 'stuck'].includes(store.state.phase));
-const isFermenting = computed(() => ['lag', 'unread', 'active', 'near its end', 'awaiting confirmation'].includes(store.state.phase));
+const isAlarmed = computed(() => traitsOf(store.state.phase).isAlarm === true);
+const mayBeStuck = computed(() => traitsOf(store.state.phase).mayBeStuck === true);
+const isFermenting = computed(() => traitsOf(store.state.phase).ferments === true);
 /** What went into vessels of its own is not lost. */
 const splitL = computed(() => {
   const liters = store.ledger.history.losses.filter((loss) => loss.why === 'split').reduce((sum, loss) => sum + loss.volumeL, 0);

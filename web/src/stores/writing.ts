@@ -29,7 +29,7 @@ export const useWriting = defineStore('writing', () => {
   const wrote = useWrote();
 
   const recordOf = async (batchId: string): Promise<BatchRecord> =>
-    open.batch?.id === batchId ? (open.batch as BatchRecord) : api.batch(batchId);
+    open.batch?.id === batchId ? (open.batch) : api.batch(batchId);
 
   /** What a careful friend would ask before these are written. */
   function doubtsOf(ledger: Ledger, contents: readonly EventContent[], at: number, beside = contents): Sentence[] {

@@ -1,0 +1,35 @@
+import { DAY_MS, say } from '../../quantities/index.ts';
+import { firstShutGate, gatesOf } from '../../stabilize/index.ts';
+import { gasOutAt, stabilizedAt, traitsOf } from '../../watch/index.ts';
+import { asked } from '../ask.ts';
+import type { AskRule, Asked, Asking } from '../ask.ts';
+import { doseAsked } from './dose.ts';
+import { isDone } from './finished.ts';
+
+/** In its first week a must is degassed once a day at least (trade habit; some do it twice, some not at all). */
+const DEGAS_DAYS = 7;
+
+/** Before each dose it is degassed anyhow. */
+function daily({ ledger, feeding, now }: Asking): Asked | null {
+  const { pitch } = ledger.history;
+  if (pitch === null || now - pitch.at > DEGAS_DAYS * DAY_MS) return null;
+  const dueAt = gasOutAt(ledger, pitch.at) + DAY_MS;
+  if (now < dueAt || (doseAsked({ ledger, feeding, now })?.done ?? null) !== null) return null;
+  return {
+    bell: 'swinging',
+    dueAt,
+    sentence: ['Degas it: stir slowly until the foam settles, then let it be.'],
+    station: 'feed',
+    done: { label: ['Degassed'], events: [{ kind: 'note', payload: { text: 'Degassed', mark: 'degassed' } }] },
+  };
+}
+
+export const degas: AskRule = {
+  asks: (of) => {
+    if (traitsOf(of.state.phase).isPaced === true) return daily(of);
+    const isNext = isDone(of.state) && stabilizedAt(of.ledger) === null && firstShutGate(gatesOf(of.ledger, of.now))?.id === 'degassed';
+    return isNext
+      ? asked('before sulfite', 'swinging', of.now, say`Finished and clear. Degas it before sulfite and sorbate.`, 'clear')
+      : null;
+  },
+};

@@ -1,0 +1,54 @@
+/* What a vessel may ask for, in the order of harm by waiting: glass, then yeast, then taste, then time (our judgement). */
+import type { AskRule } from '../ask.ts';
+import { bag } from './bag.ts';
+import { confirm } from './confirm.ts';
+import { cure } from './cure.ts';
+import { degas } from './degas.ts';
+import { discard } from './discard.ts';
+import { dose } from './dose.ts';
+import { bottle, clear, firstAfterHoney, stabilize, sweeten, verify, wait } from './finished.ts';
+import { moving } from './moving.ts';
+import { pitch } from './pitch.ts';
+import { reading } from './reading.ts';
+import { sensed } from './sensed.ts';
+import { settle } from './settle.ts';
+import { emptied, mix, taste } from './standing.ts';
+import { starter } from './starter.ts';
+import { stuck } from './stuck.ts';
+import { sulfur } from './sulfur.ts';
+import { suspect } from './suspect.ts';
+
+export const ASK_RULES = {
+  mold: discard('mold'),
+  retching: discard('retching'),
+  moving,
+  stuck,
+  film: sensed('film'),
+  vinegar: sensed('vinegar'),
+  dose,
+  sulfur,
+  starter,
+  pitch,
+  settle,
+  bag,
+  cure,
+  suspect,
+  degas,
+  solvent: sensed('solvent'),
+  rubber: sensed('rubber'),
+  geranium: sensed('geranium'),
+  first: firstAfterHoney,
+  verify,
+  wait,
+  confirm,
+  stabilize,
+  reading,
+  bottle,
+  sweeten,
+  clear,
+  taste,
+  mix,
+  emptied,
+} as const satisfies Record<string, AskRule>;
+
+export type AskKind = keyof typeof ASK_RULES | 'unreckoned' | 'state' | 'nothing';

@@ -1,0 +1,15 @@
+import { say } from '../../quantities/index.ts';
+import { asked } from '../ask.ts';
+import type { AskRule } from '../ask.ts';
+
+export const taste: AskRule = {
+  asks: ({ state: { phase }, now }) =>
+    phase === 'bottled' ? asked(undefined, 'still', now, say`In bottles. Taste it when it has had time.`, 'taste') : null,
+};
+export const mix: AskRule = {
+  asks: ({ state: { phase }, now }) =>
+    phase === 'empty' ? asked(undefined, 'muffled', now, say`Planned. Mix it when the day comes.`, 'pitch') : null,
+};
+export const emptied: AskRule = {
+  asks: ({ state: { phase, sentence }, now }) => (phase === 'emptied' ? asked(undefined, 'still', now, sentence) : null),
+};

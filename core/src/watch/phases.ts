@@ -1,0 +1,42 @@
+/** Where a batch can stand. */
+interface PhaseTraits {
+  /** Yeast is at work in the vessel, or ought to be. */
+  ferments?: true;
+  /** It is fed, degassed and read as its pace asks for. */
+  isPaced?: true;
+  /** It may be stuck: what is tried against that goes on. */
+  mayBeStuck?: true;
+  /** A forecast of it says something. */
+  hasCourse?: true;
+  /** It throws foam. */
+  foams?: true;
+  /** Glass may burst. */
+  isAlarm?: true;
+  /** There is no must or mead in a vessel to look after. */
+  isAway?: true;
+}
+
+export const PHASES = {
+  empty: { isAway: true },
+  emptied: { isAway: true },
+  mixed: {},
+  lag: { ferments: true, isPaced: true, hasCourse: true, foams: true },
+  unread: { ferments: true, isPaced: true, foams: true },
+  active: { ferments: true, isPaced: true, hasCourse: true, foams: true },
+  slowing: { isPaced: true, mayBeStuck: true, hasCourse: true },
+  suspect: { mayBeStuck: true },
+  stuck: { mayBeStuck: true },
+  'near its end': { ferments: true, hasCourse: true },
+  'awaiting confirmation': { ferments: true },
+  finished: {},
+  stabilized: {},
+  'moving again': { isAlarm: true },
+  'glass in doubt': { isAlarm: true },
+  bottled: { isAway: true },
+} as const satisfies Record<string, PhaseTraits>;
+
+export type BatchPhase = keyof typeof PHASES;
+/** As the book and Rounds show it: a record may also not be reckoned at all. */
+export type ShownPhase = BatchPhase | 'unreckoned';
+
+export const traitsOf = (phase: ShownPhase): PhaseTraits => (phase === 'unreckoned' ? {} : PHASES[phase]);
