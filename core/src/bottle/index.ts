@@ -1,1 +1,1 @@
-export * from './count.ts';
+export { BOTTLE_SIZES_ML, countBottles } from './count.ts';

@@ -1,1 +1,1 @@
-export * from './gas.ts';
+export { co2FromSugarVolumes, gaugePressureBar, residualCo2Volumes } from './gas.ts';

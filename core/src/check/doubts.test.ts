@@ -3,7 +3,8 @@ import { berries, honey, reading, water, yeast } from '../testing/examples.ts';
 import { eventsAt, fold, sgAtShare, viewOf } from '../record/index.ts';
 import type { EventContent, Ledger } from '../record/index.ts';
 import { DAP_CAP_G_PER_L, FIRST_AMMONIUM_H, TOO_LATE_SHARE } from '../feed/index.ts';
-import { HOUR_MS, plainly } from '../quantities/index.ts';
+import { HOUR_MS } from '../quantities/index.ts';
+import { plainly } from '../quantities/sentence.ts';
 import { MUST_TEMP_C } from '../yeast/index.ts';
 import { entryDoubts } from './index.ts';
 

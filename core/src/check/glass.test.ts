@@ -3,8 +3,12 @@ import { describe, expect, it } from 'vitest';
 import { berries, honey, reading, water, yeast } from '../testing/examples.ts';
 import { eventsAt, fold, viewOf } from '../record/index.ts';
 import type { BatchEvent, EventContent } from '../record/index.ts';
-import { DAY_MS, HOUR_MS, Refusal, plainly } from '../quantities/index.ts';
-import { LONG_STILL_DAYS, MAY_STILL_FALL_SG, STAYS, expectedEnd, finishOf, glassAlarm, stateOf, whyNotBottle } from '../watch/index.ts';
+import { DAY_MS, HOUR_MS, Refusal } from '../quantities/index.ts';
+import { plainly } from '../quantities/sentence.ts';
+import { expectedEnd, finishOf, glassAlarm, stateOf, whyNotBottle } from '../watch/index.ts';
+import { LONG_STILL_DAYS } from '../watch/glass.ts';
+import { STAYS } from '../watch/finish.ts';
+import { MAY_STILL_FALL_SG } from '../watch/glass.ts';
 import { checkEvents } from './index.ts';
 
 const START = Date.UTC(2026, 1, 2, 10);

@@ -14,13 +14,14 @@ import {
   THIRD_BREAK,
   countedMgPerG,
   feedingNow,
-  grapeMustNitrogenMgPerL,
   nitrogenMgPerG,
   nitrogenStaircase,
-  nitrogenNeedMgPerL,
-  planFeeding,
 } from './index.ts';
-import type { DoseNow, FeedingPractice, Product, ToFeed } from './index.ts';
+import { grapeMustNitrogenMgPerL } from './need.ts';
+import { nitrogenNeedMgPerL } from './need.ts';
+import { planFeeding } from './schedule.ts';
+import type { DoseNow, FeedingPractice, Product } from './index.ts';
+import type { ToFeed } from './schedule.ts';
 import { EXAMPLE_HONEY, EXAMPLE_PRACTICE, MIXED_AT, exampleBatch } from '../testing/exampleBatch.ts';
 import type { Happening } from '../testing/exampleBatch.ts';
 

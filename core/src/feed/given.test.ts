@@ -1,10 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { sgAtShare, tempsSincePitch, viewOf } from '../record/index.ts';
 import type { EventContent, Ledger } from '../record/index.ts';
-import { DAY_MS, HOUR_MS, plainly } from '../quantities/index.ts';
+import { DAY_MS, HOUR_MS } from '../quantities/index.ts';
+import { plainly } from '../quantities/sentence.ts';
 import { EXAMPLE_PRACTICE, MIXED_AT, exampleBatch } from '../testing/exampleBatch.ts';
 import type { Happening } from '../testing/exampleBatch.ts';
-import { TOGETHER_H, TOO_LATE_SHARE, doseFor, feedingFaults, feedingNow, planFeeding } from './index.ts';
+import { TOO_LATE_SHARE, doseFor, feedingFaults, feedingNow } from './index.ts';
+import { planFeeding } from './schedule.ts';
+import { TOGETHER_H } from './doseFor.ts';
 import { FEEDING_ENDS_DAYS } from './timetable.ts';
 
 const cap = EXAMPLE_PRACTICE.dapCapGPerL;

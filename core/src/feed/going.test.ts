@@ -4,20 +4,20 @@ import type { EventContent, Ledger } from '../record/index.ts';
 import {
   checkDoses,
   expectedAt,
-  expectedShare,
   feedingNow,
   feedingPlanOf,
   feedingWorkings,
-  hourAtShare,
-  nitrogenNeedRange,
   paceOf,
-  planFeeding,
   readDoseHours,
-  shareAtHour,
   smellCauses,
   smellsOfSulfur,
   usualBreakH,
 } from './index.ts';
+import { expectedShare } from './pace.ts';
+import { hourAtShare } from './pace.ts';
+import { shareAtHour } from './pace.ts';
+import { nitrogenNeedRange } from './need.ts';
+import { planFeeding } from './schedule.ts';
 import type { FeedingPractice } from './index.ts';
 import { EXAMPLE_PRACTICE, MIXED_AT, exampleBatch } from '../testing/exampleBatch.ts';
 import type { Happening } from '../testing/exampleBatch.ts';

@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { Refusal } from '../quantities/index.ts';
-import { DAP_CAP_G_PER_L, checkDoses, countedMgPerG, doseMgPerL, nitrogenMgPerG, planFeeding, workOutFeeding } from './index.ts';
+import { DAP_CAP_G_PER_L, checkDoses, countedMgPerG, nitrogenMgPerG, workOutFeeding } from './index.ts';
+import { doseMgPerL } from './schedule.ts';
+import { planFeeding } from './schedule.ts';
 import type { FeedingPractice, FeedingWish, Product, Stocked } from './index.ts';
 import { EXAMPLE_PRACTICE } from '../testing/exampleBatch.ts';
 

@@ -4,7 +4,7 @@ import { eventsAt, fold, parcelOf } from '../record/index.ts';
 import type { BatchEvent, EventContent } from '../record/index.ts';
 import { seeded } from '../numerics/index.ts';
 import { USUAL_WRONGS, floatReadings } from '../simulate/index.ts';
-import type { FloatWrongs } from '../simulate/index.ts';
+import type { FloatWrongs } from '../simulate/float.ts';
 import { finishOf, stateOf } from '../watch/index.ts';
 import { settleFloat, withFloat } from './index.ts';
 import type { FloatPoint } from './index.ts';

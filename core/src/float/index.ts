@@ -1,1 +1,2 @@
-export * from './settle.ts';
+export { settleFloat, withFloat } from './settle.ts';
+export type { FloatFault, FloatPoint } from './settle.ts';

@@ -3,7 +3,9 @@ import { fold, sgAtShare } from '../record/index.ts';
 import { exampleBatch } from '../testing/exampleBatch.ts';
 import type { Happening } from '../testing/exampleBatch.ts';
 import { HOUR_MS } from '../quantities/index.ts';
-import { ABV_PER_SUGAR, ferment, forecast, WARMER_C, askWhatIf, forecastInputOf, gravityFan, gridOf, tempAt, warmth } from './index.ts';
+import { ABV_PER_SUGAR, ferment, forecast, WARMER_C, askWhatIf, forecastInputOf, gravityFan, gridOf } from './index.ts';
+import { warmth } from './model.ts';
+import { tempAt } from './model.ts';
 import type { Course, ForecastInput, Kinetics, WhatIf } from './index.ts';
 
 const kinetics: Kinetics = {

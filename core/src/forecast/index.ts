@@ -1,4 +1,7 @@
-export * from './ensemble.ts';
-export * from './fromLedger.ts';
-export * from './model.ts';
-export * from './whatIf.ts';
+export { DRIFT_SD_C, END_WITHIN_G_PER_L, forecast } from './ensemble.ts';
+export type { Forecast, ForecastInput } from './ensemble.ts';
+export { forecastInputOf } from './fromLedger.ts';
+export { ABV_PER_SUGAR, ferment, gridOf } from './model.ts';
+export type { Course, Kinetics } from './model.ts';
+export { WARMER_C, askWhatIf, dosesAhead, gravityFan } from './whatIf.ts';
+export type { FanPoint, WhatIf } from './whatIf.ts';

@@ -2,18 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { Refusal } from '../quantities/index.ts';
 import { referenceCases } from '../reference/cases.ts';
-import {
-  alcoholByBalance,
-  blend,
-  ferment,
-  fermentedFromSg,
-  honeyToReach,
-  mix,
-  shareOfFirst,
-  undilutedSg,
-  waterToReach,
-  waterToReachByPoints,
-} from './index.ts';
+import { alcoholByBalance, blend, ferment, fermentedFromSg, honeyToReach, mix, shareOfFirst, undilutedSg, waterToReach } from './index.ts';
+import { waterToReachByPoints } from './adjust.ts';
 
 type Numbers = Record<string, number>;
 const cases = (name: string) => referenceCases(name).map((c) => [c.id, c] as const);

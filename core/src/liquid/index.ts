@@ -1,10 +1,23 @@
-export * from './adjust.ts';
-export * from './ethanol.ts';
-export * from './fermentation.ts';
-export * from './hydrometer.ts';
-export * from './instruments.ts';
-export * from './mixture.ts';
-export * from './phMeter.ts';
-export * from './refractometer.ts';
-export * from './sucrose.ts';
-export * from './water.ts';
+export { blend, honeyToReach, shareOfFirst, undilutedSg, waterToReach } from './adjust.ts';
+export { ETHANOL_20_KG_PER_M3 } from './ethanol.ts';
+export {
+  BALANCE_ABV_PLUS_MINUS,
+  BALLING,
+  YEAST_PER_EXTRACT,
+  alcoholByBalance,
+  alcoholByRule,
+  co2PerExtract,
+  ferment,
+  fermentedFromSg,
+} from './fermentation.ts';
+export { CALIBRATIONS_C, HYDROMETER_PLUS_MINUS, correctedSg, readingPlusMinus } from './hydrometer.ts';
+export type { CalibrationC } from './hydrometer.ts';
+export { GRAVITY_INSTRUMENTS, instrumentPlusMinus, provesAnEnd } from './instruments.ts';
+export type { GravityInstrument } from './instruments.ts';
+export { mix, pourTogether } from './mixture.ts';
+export type { Liquid, Mixed } from './mixture.ts';
+export { SOUND_SLOPE, correctedPh, electrodeSlope, phBuffersShape, phCalibrationShape, phPlusMinus } from './phMeter.ts';
+export type { PhCalibration } from './phMeter.ts';
+export { mixedFromRefractometer, refractometerBrix } from './refractometer.ts';
+export { brixFromSg, extractGPerLFromSg, sgFromBrix } from './sucrose.ts';
+export { WATER_20_KG_PER_M3 } from './water.ts';

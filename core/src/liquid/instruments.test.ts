@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
-  ETHANOL_PER_EXTRACT,
   correctedPh,
   electrodeSlope,
   ferment,
@@ -12,6 +11,7 @@ import {
   provesAnEnd,
   refractometerBrix,
 } from './index.ts';
+import { ETHANOL_PER_EXTRACT } from './fermentation.ts';
 import { DAY_MS } from '../quantities/index.ts';
 
 describe('a refractometer in a must', () => {

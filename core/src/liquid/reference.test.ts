@@ -1,26 +1,19 @@
 import { describe, expect, it } from 'vitest';
 import { referenceCases } from '../reference/cases.ts';
-import { fahrenheitToC, celsiusToF, volumeToL } from '../quantities/index.ts';
-import {
-  ETHANOL_PER_EXTRACT,
-  alcoholByBalance,
-  alcoholByRule,
-  brixFromSg,
-  correctedSg,
-  ethanolMassFractionFromAbv,
-  ethanolWaterDensityKgPerM3,
-  extractGPerLFromSg,
-  liquidFromMeasured,
-  mix,
-  potentialAbv,
-  pourTogether,
-  refractometerFg,
-  residualExtractGPerL,
-  sgAtFractionFermented,
-  sgAtFractionToFg,
-  sgFromBrix,
-  waterDensityKgPerM3,
-} from './index.ts';
+import { celsiusToF } from '../quantities/index.ts';
+import { volumeToL } from '../quantities/units.ts';
+import { fahrenheitToC } from '../quantities/units.ts';
+import { alcoholByBalance, alcoholByRule, brixFromSg, correctedSg, extractGPerLFromSg, mix, pourTogether, sgFromBrix } from './index.ts';
+import { residualExtractGPerL } from './mixture.ts';
+import { potentialAbv } from './fermentation.ts';
+import { refractometerFg } from './refractometer.ts';
+import { ethanolMassFractionFromAbv } from './ethanol.ts';
+import { sgAtFractionFermented } from './fermentation.ts';
+import { liquidFromMeasured } from './mixture.ts';
+import { ETHANOL_PER_EXTRACT } from './fermentation.ts';
+import { waterDensityKgPerM3 } from './water.ts';
+import { ethanolWaterDensityKgPerM3 } from './ethanol.ts';
+import { sgAtFractionToFg } from './fermentation.ts';
 
 interface Measured {
   volume_l: number;

@@ -1,13 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import {
-  ETHANOL_20_KG_PER_M3,
-  ethanolMassFractionFromAbv,
-  ethanolWaterDensityFromGPerL,
-  ethanolWaterDensityKgPerM3,
-  extractGPerLFromSg,
-  mix,
-  sgFromExtractGPerL,
-} from './index.ts';
+import { ETHANOL_20_KG_PER_M3, extractGPerLFromSg, mix } from './index.ts';
+import { ethanolMassFractionFromAbv } from './ethanol.ts';
+import { ethanolWaterDensityKgPerM3 } from './ethanol.ts';
+import { sgFromExtractGPerL } from './sucrose.ts';
+import { ethanolWaterDensityFromGPerL } from './ethanol.ts';
 
 describe('tables read as the relations they stand for', () => {
   it('sugar: gravity to grams and back', () => {

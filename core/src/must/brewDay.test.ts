@@ -1,8 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { fold } from '../record/index.ts';
 import { eventsAt } from '../record/build.ts';
-import { brewDay, centralCourse, eventOfStep, measureMust, planOf, plannedFrom, plannedHoney, predictMust } from './index.ts';
-import type { BrewSchools } from './index.ts';
+import { brewDay, eventOfStep, planOf, plannedFrom, plannedHoney, predictMust } from './index.ts';
+import { measureMust } from './measure.ts';
+import { centralCourse } from './predict.ts';
+import type { BrewSchools } from './brewDay.ts';
 import { othersPoured } from '../record/index.ts';
 
 const plan = planOf(

@@ -1,24 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { USUAL_VESSELS } from '../vessel/index.ts';
-import {
-  FEED_AT_SG,
-  SAFE_START_SG,
-  STRONG_START_SG,
-  TOO_STRONG_START_SG,
-  centralCourse,
-  fitOf,
-  headspaceWantedPct,
-  measureMust,
-  planOf,
-  plannedFrom,
-  plannedHoney,
-  scalePlan,
-  solveMust,
-  stepFeedingOf,
-  totalG,
-  withStartShare,
-} from './index.ts';
+import { fitOf, headspaceWantedPct, planOf, plannedFrom, plannedHoney, scalePlan, stepFeedingOf, withStartShare } from './index.ts';
+import { totalG } from './plan.ts';
+import { measureMust } from './measure.ts';
+import { solveMust } from './solve.ts';
+import { FEED_AT_SG } from './stepFeeding.ts';
+import { STRONG_START_SG } from './stepFeeding.ts';
+import { centralCourse } from './predict.ts';
+import { SAFE_START_SG } from './stepFeeding.ts';
+import { TOO_STRONG_START_SG } from './stepFeeding.ts';
 
 const big = solveMust(planOf([plannedHoney('linden', 1000), plannedFrom('gooseberry', 2500)], 5, { wanted: { og: 1.09, rackedL: 7.5 } }));
 const fillOf = (plan: typeof big): number => measureMust(plan, centralCourse(plan)).fillL;

@@ -8,13 +8,13 @@ import {
   hold,
   holdPerLiter,
   holdableValue,
-  holdsNeeded,
   openPlan,
   planOf,
   plannedFrom,
   plannedHoney,
-  valueOf,
 } from './index.ts';
+import { valueOf } from './solve.ts';
+import { holdsNeeded } from './solve.ts';
 import type { MustPlan } from './index.ts';
 
 const begin = (): MustPlan =>

@@ -2,21 +2,14 @@ import { describe, expect, it } from 'vitest';
 import { CENTRAL_ASSUMPTIONS } from '../record/index.ts';
 import { seeded } from '../numerics/index.ts';
 import { referenceCases } from '../reference/cases.ts';
-import {
-  centralCourse,
-  composeMust,
-  costOf,
-  drawMust,
-  lackOf,
-  measureMust,
-  mixMust,
-  planOf,
-  plannedFrom,
-  plannedHoney,
-  predictMust,
-  solveMust,
-} from './index.ts';
-import type { MustFigure, PlannedIngredient } from './index.ts';
+import { costOf, drawMust, lackOf, planOf, plannedFrom, plannedHoney, predictMust } from './index.ts';
+import { composeMust } from './compose.ts';
+import { measureMust } from './measure.ts';
+import { solveMust } from './solve.ts';
+import { mixMust } from './compose.ts';
+import { centralCourse } from './predict.ts';
+import type { PlannedIngredient } from './index.ts';
+import type { MustFigure } from './measure.ts';
 
 const WATER_KG_PER_L = 0.9982034;
 

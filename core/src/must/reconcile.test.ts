@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { fold } from '../record/index.ts';
 import type { BatchEvent, EventContent } from '../record/index.ts';
 import { eventsAt } from '../record/build.ts';
-import { plainly } from '../quantities/index.ts';
+import { plainly } from '../quantities/sentence.ts';
 import { mixedOf } from '../record/index.ts';
 import { allowedReadings, plannedFrom, reconcileMust } from './index.ts';
 

@@ -1,21 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { HYDROMETER_PLUS_MINUS } from '../liquid/index.ts';
-import { Refusal, massToG, volumeToL } from '../quantities/index.ts';
-import {
-  HoldsRefusal,
-  change,
-  planOf,
-  plannedFrom,
-  plannedHoney,
-  predictMust,
-  scalePlan,
-  solveMust,
-  totalCost,
-  totalG,
-  valueOf,
-} from './index.ts';
-import type { Hold, Holds, MustPlan } from './index.ts';
+import { Refusal } from '../quantities/index.ts';
+import { massToG } from '../quantities/units.ts';
+import { volumeToL } from '../quantities/units.ts';
+import { HoldsRefusal, change, planOf, plannedFrom, plannedHoney, predictMust, scalePlan } from './index.ts';
+import { totalCost } from './cost.ts';
+import { totalG } from './plan.ts';
+import { solveMust } from './solve.ts';
+import { valueOf } from './solve.ts';
+import type { Hold, MustPlan } from './index.ts';
+import type { Holds } from './plan.ts';
 
 const twoHoneys = (wanted: Holds, more: MustPlan['ingredients'] = []): MustPlan =>
   planOf(

@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { USUAL_VESSELS } from '../vessel/index.ts';
-import { costWorking, judgeMust, mustWorking, planOf, plannedFrom, plannedHoney, predictMust, solveMust } from './index.ts';
-import type { MustFigure, MustPlan, PlannedIngredient } from './index.ts';
+import { costWorking, judgeMust, mustWorking, planOf, plannedFrom, plannedHoney, predictMust } from './index.ts';
+import { solveMust } from './solve.ts';
+import type { MustPlan, PlannedIngredient } from './index.ts';
+import type { MustFigure } from './measure.ts';
 
 /** A plan of 5 L at a gravity, in a 10 L bucket, at 19 °C. */
 const planAt = (og: number, over: Partial<MustPlan> = {}, more: PlannedIngredient[] = []): MustPlan => ({

@@ -1,4 +1,5 @@
-export * from './random.ts';
-export * from './root.ts';
-export * from './system.ts';
-export * from './table.ts';
+export { normal, seeded } from './random.ts';
+export type { Rng } from './random.ts';
+export { findRoot } from './root.ts';
+export { solveSystem } from './system.ts';
+export { tabulate } from './table.ts';

@@ -1,11 +1,32 @@
 export { daysBefore, isDay, momentOf, wallTime } from './clock.ts';
-export type { WallTime } from './clock.ts';
-export * from './immutable.ts';
+export type { Immutable } from './immutable.ts';
 export { READING_LIMITS, SG_RANGE } from './limits.ts';
 export type { Limits } from './limits.ts';
-export * from './range.ts';
-export * from './refusal.ts';
-export * from './sentence.ts';
+export { RANGE_SD, exactly, isRough, propagate, within } from './range.ts';
+export type { Ranged } from './range.ts';
+export { Refusal, requireWithin } from './refusal.ts';
+export {
+  abvPct,
+  brix,
+  degrees,
+  gPerL,
+  gravity,
+  hours,
+  massG,
+  mgPerL,
+  mm,
+  percent,
+  phValue,
+  plainly,
+  points,
+  say,
+  teaspoons,
+  tempC,
+  verdict,
+  volumeL,
+  when,
+} from './sentence.ts';
+export type { Quantity, Sentence, Verdict, Weight } from './sentence.ts';
 export {
   MOMENT_LIMITS,
   choice,
@@ -31,26 +52,26 @@ export {
   tuple,
   whole,
 } from './shape.ts';
-export type { Field, Fields, Fit, FitOf, Maybe, RecordShape, Shape } from './shape.ts';
-export * from './time.ts';
+export type { Fit, RecordShape, Shape } from './shape.ts';
+export { DAY_MS, HOUR_MS, MINUTE_MS } from './time.ts';
 export {
   FIELD_KINDS,
   TypedRefusal,
   meantSg,
-  takeFigure,
-  takeMeasure,
-  takeParts,
-  tidied,
   readBrix,
   readField,
   readMassG,
   readNumber,
   readPh,
-  readPlain,
   readSg,
   readTempC,
   readVolumeL,
+  takeFigure,
+  takeMeasure,
+  takeParts,
+  tidied,
 } from './typed/index.ts';
-export type { FieldKind, FieldWish, Offer, TypedBy } from './typed/index.ts';
-export * from './units.ts';
-export * from './working.ts';
+export type { FieldKind, Offer, TypedBy } from './typed/index.ts';
+export { GRAMS_PER, LITERS_PER, SHOWN_UNITS, UNIT_SYMBOL, celsiusToF, massFromG, tempToC, volumeFromL, weighedG } from './units.ts';
+export type { MassUnit, TempUnit, UnitSystem, VolumeUnit } from './units.ts';
+export type { Working } from './working.ts';

@@ -5,18 +5,18 @@ import {
   LITERS_PER,
   celsiusToF,
   exactly,
-  fahrenheitToC,
   massFromG,
-  massToG,
   propagate,
   readMassG,
   readNumber,
   readSg,
   readVolumeL,
   volumeFromL,
-  volumeToL,
   within,
 } from './index.ts';
+import { massToG } from './units.ts';
+import { volumeToL } from './units.ts';
+import { fahrenheitToC } from './units.ts';
 import type { MassUnit, TypedBy, UnitSystem, VolumeUnit } from './index.ts';
 
 const by = (units: UnitSystem): TypedBy => ({ units, locale: 'en-GB' });

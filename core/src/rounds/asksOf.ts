@@ -37,7 +37,10 @@ function openAsks(of: Asking): Ask[] {
   const asks = RULES.flatMap(([kind, { asks: ask, isDanger }], harm) =>
     [ask(of) ?? []].flat().map((each) => askOf(kind, harm, each, isDanger)),
   );
-  const isWaiting = traitsOf(of.state.phase).isPaced === true && of.state.phase !== 'unread' && asks.every(({ bell, kind }) => bell === 'muffled' || !PACED.includes(kind));
+  const isWaiting =
+    traitsOf(of.state.phase).isPaced === true &&
+    of.state.phase !== 'unread' &&
+    asks.every(({ bell, kind }) => bell === 'muffled' || !PACED.includes(kind));
   return isWaiting ? [...asks, stateAsk(of)] : asks;
 }
 /** What the yeast's own pace asks for; bags, smells and starters have a time of their own. */

@@ -1,6 +1,6 @@
 import { checkEvent } from '../check/index.ts';
 import { describe, expect, it } from 'vitest';
-import { planFeeding } from '../feed/index.ts';
+import { planFeeding } from '../feed/schedule.ts';
 import { eventsAt } from '../record/build.ts';
 import { MEAN_HONEY } from '../ingredients/index.ts';
 import { fold, parcelOf, sgAtShare, viewOf } from '../record/index.ts';

@@ -1,10 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { EXAMPLE_PRACTICE } from '../testing/exampleBatch.ts';
-import { feedingNow, planFeeding } from '../feed/index.ts';
+import { feedingNow } from '../feed/index.ts';
+import { planFeeding } from '../feed/schedule.ts';
 import { berries, honey, reading, water, yeast } from '../testing/examples.ts';
 import { eventsAt, fold, parcelOf, viewOf } from '../record/index.ts';
 import type { EventContent, Ledger } from '../record/index.ts';
-import { DAY_MS, HOUR_MS, plainly } from '../quantities/index.ts';
+import { DAY_MS, HOUR_MS } from '../quantities/index.ts';
+import { plainly } from '../quantities/sentence.ts';
 import { stallEvidence, stallVerdict, stateOf } from '../watch/index.ts';
 import { asksOf, knotsOf, stationOf } from './index.ts';
 

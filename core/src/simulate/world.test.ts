@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { sugarByHour } from './index.ts';
-import type { World } from './index.ts';
+import { sugarByHour } from './world.ts';
+import type { World } from './world.ts';
 
 const world: World = {
   sugarGPerL: 220,

@@ -1,3 +1,4 @@
-export * from './gates.ts';
-export * from './plan.ts';
-export * from './working.ts';
+export { firstShutGate, gatesOf } from './gates.ts';
+export type { Gate } from './gates.ts';
+export { freeSo2There, planStabilizing } from './plan.ts';
+export { sorbateWorking, stabilizeWorking } from './working.ts';

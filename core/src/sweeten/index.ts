@@ -1,2 +1,3 @@
-export * from './sweeten.ts';
-export * from './working.ts';
+export { honeyToReachG, scaleFromGlassG, sugarRange, sweeten, whatItWouldBecome } from './sweeten.ts';
+export type { SweetTarget, Sweetened, SweeteningHoney } from './sweeten.ts';
+export { sweetenWorking } from './working.ts';

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { gaugePressureBar, residualCo2Volumes } from '../carbonate/index.ts';
 import { MEAN_HONEY } from '../ingredients/index.ts';
-import { liquidFromMeasured } from '../liquid/index.ts';
+import { liquidFromMeasured } from '../liquid/mixture.ts';
 import { isRough } from '../quantities/index.ts';
 import { referenceCases } from '../reference/cases.ts';
 import { honeyToReachG, scaleFromGlassG, sugarRange, sweeten, whatItWouldBecome } from './index.ts';

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { ruleBroken } from '../quantities/index.ts';
-import type { Field, Shape } from '../quantities/index.ts';
+import type { Shape } from '../quantities/index.ts';
+import type { Field } from '../quantities/shape.ts';
 import { HAPPENINGS, RECORDED_KINDS } from '../record/index.ts';
 import type { EventContent, Ledger, RecordedKind } from '../record/index.ts';
 

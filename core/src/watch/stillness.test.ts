@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import type { ReadingPoint } from '../record/index.ts';
 import { DAY_MS } from '../quantities/index.ts';
-import { STILL, stillnessOf } from './index.ts';
+import { STILL } from './stillness.ts';
+import { stillnessOf } from './stillness.ts';
 
 const point = (day: number, sg: number, over: Partial<ReadingPoint> = {}): ReadingPoint => ({
   eventId: `r${day}`,

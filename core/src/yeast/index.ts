@@ -1,4 +1,5 @@
-export * from './pitching.ts';
-export * from './stop.ts';
-export * from './types.ts';
+export { ATTEMPERATION, MUST_TEMP_C, REHYDRATION, SUDDEN_ACID_G_PER_L, attemper, rehydrationOf } from './pitching.ts';
 export { ownYeastShape, yeastIdShape } from './shape.ts';
+export { DRY_SUGAR_G_PER_L, stopsAt, sugarAtAbv } from './stop.ts';
+export { YEAST_TYPES, isYeastId, yeastOf, yeastToPitchG, yeastType } from './types.ts';
+export type { NitrogenDemand, OwnYeast, YeastType } from './types.ts';

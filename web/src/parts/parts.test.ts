@@ -192,7 +192,10 @@ describe('a figure', () => {
 
 describe('a row that asks', () => {
   const ask: Ask = {
+    kind: 'dose',
     key: 'dose 2',
+    harm: 6,
+    mayWait: true,
     bell: 'swinging',
     dueAt: Date.now(),
     sentence: say`Dose 2, ${massG(4)}.`,

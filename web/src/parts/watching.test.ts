@@ -3,7 +3,7 @@ import { DEFAULT_PRACTICE } from '@hollow-bell/contract';
 import { eventsAt } from '@hollow-bell/core/record';
 import type { EventContent } from '@hollow-bell/core/record';
 import { planOf, plannedHoney } from '@hollow-bell/core/must';
-import { STALL_CAUSES } from '@hollow-bell/core/watch';
+import { CAUSES } from '@hollow-bell/core/watch';
 import { mount } from '@vue/test-utils';
 import { createPinia, setActivePinia } from 'pinia';
 import { beforeEach, describe, expect, it } from 'vitest';
@@ -145,6 +145,6 @@ describe('the clinic', () => {
   it('shows every cause when it is asked to', async () => {
     const clinic = stuckInTheCold();
     await clinic.find('button.link').trigger('click');
-    expect(clinic.findAll('[data-cause]')).toHaveLength(STALL_CAUSES.length);
+    expect(clinic.findAll('[data-cause]')).toHaveLength(CAUSES.length);
   });
 });

@@ -10,7 +10,11 @@ export const isDone = ({ phase }: BatchState): boolean => phase === 'finished' |
 
 /** Asks of a mead that has ended, for the time before its honey and after it. */
 const between =
-  (asks: { sweetened?: (of: Asking, honeyAt: number) => Asked | null; stable?: (of: Asking, at: number) => Asked | null; open?: (of: Asking) => Asked | null }) =>
+  (asks: {
+    sweetened?: (of: Asking, honeyAt: number) => Asked | null;
+    stable?: (of: Asking, at: number) => Asked | null;
+    open?: (of: Asking) => Asked | null;
+  }) =>
   (of: Asking): Asked | null => {
     if (!isDone(of.state)) return null;
     const honeyAt = sweetenedAt(of.ledger);
@@ -50,9 +54,7 @@ export const verify: AskRule = {
 export const bottle: AskRule = {
   asks: between({
     sweetened: ({ ledger, now }) =>
-      whyNotBottle(ledger, now) === null
-        ? asked(undefined, 'still', now, say`Steady since the honey. It may be bottled.`, 'bottle')
-        : null,
+      whyNotBottle(ledger, now) === null ? asked(undefined, 'still', now, say`Steady since the honey. It may be bottled.`, 'bottle') : null,
   }),
 };
 

@@ -8,8 +8,6 @@ export const reading: AskRule = {
     if (traitsOf(state.phase).isPaced !== true) return null;
     if (state.phase === 'unread') return asked(lastAt, 'swinging', lastAt, state.sentence);
     const dueAt = lastAt + readingGapH(ledger) * HOUR_MS;
-    return now > dueAt
-      ? asked(lastAt, 'swinging', dueAt, say`No reading since ${when(lastAt)}. At its pace it wants one by now.`)
-      : null;
+    return now > dueAt ? asked(lastAt, 'swinging', dueAt, say`No reading since ${when(lastAt)}. At its pace it wants one by now.`) : null;
   },
 };

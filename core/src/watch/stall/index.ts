@@ -1,6 +1,3 @@
-export * from './causes.ts';
-export * from './cures.ts';
-export { cureUnderWay } from './cureUnderWay.ts';
-export * from './evidence.ts';
-export * from './starter.ts';
-export * from './verdict.ts';
+export { isQuiet, showsLife, stallEvidence } from './evidence.ts';
+export { LAG_H, LID_LEAKS, stallVerdict } from './verdict.ts';
+export type { StallKind } from './verdict.ts';
