@@ -12,6 +12,9 @@ const FLOORS = [
   'float',
   'vessel',
   'must',
+  'nitrogen',
+  'tempo',
+  'acid',
   'feed',
   'carbonate',
   'forecast',
@@ -21,7 +24,6 @@ const FLOORS = [
   'bottle',
   'rounds',
   'check',
-  'dip',
   'simulate',
 ];
 

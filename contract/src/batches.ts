@@ -1,8 +1,7 @@
 import type { FloatPoint } from '@hollow-bell/core/float';
-import { DAP_CAP_G_PER_L } from '@hollow-bell/core/feed';
+import { DAP_CAP_G_PER_L } from '@hollow-bell/core/nitrogen';
 import type { FeedingPractice } from '@hollow-bell/core/feed';
 import { STAGES, compositionShape, familyShape, styleMarkShape, traitsShape } from '@hollow-bell/core/ingredients';
-import type { MustPlan } from '@hollow-bell/core/must';
 import {
   choice,
   flag,
@@ -20,7 +19,7 @@ import {
   tuple,
   whole,
 } from '@hollow-bell/core/quantities';
-import type { Fit, Immutable, Sentence } from '@hollow-bell/core/quantities';
+import type { Fit, Sentence } from '@hollow-bell/core/quantities';
 import type { BatchEvent, Ledger } from '@hollow-bell/core/record';
 import { VESSEL_KINDS } from '@hollow-bell/core/vessel';
 import type { ShownPhase } from '@hollow-bell/core/watch';
@@ -79,10 +78,6 @@ export const mustPlanShape = record({
   }),
   ratioFree: maybe(flag),
 });
-
-/** Fails to compile when a shape and core's type differ. */
-type Same<A, B> = [A] extends [B] ? ([B] extends [A] ? true : never) : never;
-export const planMatchesCore: Same<Immutable<Fit<typeof mustPlanShape>>, Immutable<MustPlan>> = true;
 
 /** What the maker means to do with a batch, and by which schools. Kept in versions. */
 export const batchPlanShape = record({ must: mustPlanShape, practice: practiceShape });

@@ -1,4 +1,6 @@
-import { DAP_CAP_G_PER_L, checkDoses, checkProduct } from '@hollow-bell/core/feed';
+import { DAP_CAP_G_PER_L } from '@hollow-bell/core/nitrogen';
+import { checkDoses } from '@hollow-bell/core/feed';
+import { checkProduct } from '@hollow-bell/core/nitrogen';
 import { list, record, whole } from '@hollow-bell/core/quantities';
 import type { Fit, Shape } from '@hollow-bell/core/quantities';
 import { batchPlanShape, blendShape, createBatchShape, moveShape, renameBatchShape, replanShape, splitShape } from './batches.ts';

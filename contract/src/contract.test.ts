@@ -2,10 +2,12 @@ import { anyHappening } from '@hollow-bell/core/testing';
 import fc from 'fast-check';
 import { honeyComposition } from '@hollow-bell/core/ingredients';
 import { planOf, plannedHoney } from '@hollow-bell/core/must';
-import { describe, expect, it } from 'vitest';
+import type { MustPlan } from '@hollow-bell/core/must';
+import type { Fit, Immutable } from '@hollow-bell/core/quantities';
+import { describe, expect, expectTypeOf, it } from 'vitest';
 import { BODIES, checkedPracticeShape } from './bodies.ts';
 import { newEventShape } from './events.ts';
-import { DEFAULT_PRACTICE, HOUSE_PRACTICES, batchPlanShape, feedingPracticeOf, shelfItemShape } from './index.ts';
+import { DEFAULT_PRACTICE, HOUSE_PRACTICES, batchPlanShape, feedingPracticeOf, mustPlanShape, shelfItemShape } from './index.ts';
 import { bodySchema } from './zodOf.ts';
 
 const newEventSchema = bodySchema(newEventShape);
@@ -73,6 +75,10 @@ describe('what may be written', () => {
 });
 
 describe('plans and practice', () => {
+  it('have core’s own type', () => {
+    expectTypeOf<Immutable<Fit<typeof mustPlanShape>>>().toEqualTypeOf<Immutable<MustPlan>>();
+  });
+
   it('takes a whole plan and refuses one without honey or with a vessel of no size', () => {
     expect(batchPlanSchema.safeParse(plan).success).toBe(true);
     expect(batchPlanSchema.safeParse({ ...plan, must: { ...plan.must, ingredients: [] } }).success).toBe(false);

@@ -7,7 +7,6 @@ export type { NewEvent } from './events.ts';
 export { FLOAT_SLOT_MS, floatRefusal } from './float.ts';
 export type { FloatAnswer, FloatDevice, FloatPost, MadeFloat } from './float.ts';
 export { misfitOf } from './misfit.ts';
-export type { Misfit } from './misfit.ts';
 export { DEFAULT_PRACTICE, HOUSE_PRACTICES } from './practice.ts';
 export type { Practice } from './practice.ts';
 export type { Standing } from './rounds.ts';

@@ -46,10 +46,10 @@ export const practiceShape = record({
 });
 export type Practice = Fit<typeof practiceShape>;
 /** What practices had before makers could choose it; older records are read with it. */
-export const PRACTICE_SINCE_MUST = { fruit: 'sulfite', pecticEnzyme: true, mustSulfite: false, pitch: 'rehydrate', currency: '€' } as const;
+const PRACTICE_SINCE_MUST = { fruit: 'sulfite', pecticEnzyme: true, mustSulfite: false, pitch: 'rehydrate', currency: '€' } as const;
 
 /** What was fed before makers could choose it. */
-export const PRACTICE_SINCE_FEEDING = {
+const PRACTICE_SINCE_FEEDING = {
   school: 'clock',
   ownHours: [24, 48, 72],
   setDoses: [],

@@ -4,7 +4,7 @@ import type { Ask } from '@hollow-bell/core/rounds';
 import { phaseShape, storedEvent, vesselShape } from './batches.ts';
 
 /** A vessel as it stands, and what it asks for: all that Rounds needs of a batch, without its record. */
-export const standingShape = record({
+const standingShape = record({
   id,
   name: text(80),
   vessel: vesselShape,

@@ -1,12 +1,7 @@
-import {
-  AMMONIUM_CUTOFF_ABV,
-  FIRST_AMMONIUM_H,
-  N_PER_SUGAR,
-  TOO_LATE_SHARE,
-  ammoniumCapMgPerL,
-  nitrogenMgPerG,
-  productCaution,
-} from '../feed/index.ts';
+import { AMMONIUM_CUTOFF_ABV, FIRST_AMMONIUM_H, TOO_LATE_SHARE } from '../yeast/index.ts';
+import { N_PER_SUGAR } from '../nitrogen/index.ts';
+import { ammoniumCapMgPerL } from '../feed/index.ts';
+import { nitrogenMgPerG, productCaution } from '../nitrogen/index.ts';
 import { LEAST_SUGAR_G, mixedOf, nutrientOf, shareGone } from '../record/index.ts';
 import type { EventContent, Ledger, Payloads } from '../record/index.ts';
 import { MUST_SULFITE_WAIT_H } from '../preservatives/index.ts';
@@ -24,8 +19,8 @@ export interface HouseRules {
 }
 
 /** Above, what lives in a mead spoils it easily; below, few yeasts live, and few meters are right (our estimates). */
-export const SPOILS_ABOVE_PH = 3.8;
-export const FEW_LIVE_BELOW_PH = 2.9;
+const SPOILS_ABOVE_PH = 3.8;
+const FEW_LIVE_BELOW_PH = 2.9;
 /** A temperature of the must counts for the pitch for so long, h (our estimate). */
 const WARM_COUNTS_H = 3;
 /** Nitrogen beyond this share of the need feeds what spoils (our estimate). */

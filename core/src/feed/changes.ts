@@ -5,9 +5,9 @@ import type { Sentence } from '../quantities/index.ts';
 import { yeastOf } from '../yeast/index.ts';
 import { isComing, weighedParts } from './doseNow.ts';
 import type { DoseNow } from './doseNow.ts';
-import { expectedAt } from './pace.ts';
-import { LEAST_DOSE_G } from './products.ts';
-import { AMMONIUM_CUTOFF_ABV, THIRD_BREAK } from './schools.ts';
+import { expectedAt } from '../tempo/index.ts';
+import { LEAST_DOSE_G } from '../nitrogen/index.ts';
+import { AMMONIUM_CUTOFF_ABV, THIRD_BREAK } from '../yeast/index.ts';
 import type { FeedingPlan, PlannedDose } from './schedule.ts';
 import type { Timetable } from './timetable.ts';
 

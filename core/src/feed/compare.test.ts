@@ -1,5 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { DAP_CAP_G_PER_L, SCHOOL_IDS, compareSchools, productCaution, usualBreakH } from './index.ts';
+import { DAP_CAP_G_PER_L } from '../nitrogen/index.ts';
+import { SCHOOL_IDS, compareSchools } from './index.ts';
+import { productCaution } from '../nitrogen/index.ts';
+import { usualBreakH } from '../tempo/index.ts';
 import { planFeeding } from './schedule.ts';
 import type { FeedingPractice } from './index.ts';
 import { EXAMPLE_PRACTICE } from '../testing/exampleBatch.ts';

@@ -1,11 +1,11 @@
-import { countedMgPerG, nitrogenMgPerG } from './products.ts';
-import type { Product } from './products.ts';
-import { AMMONIUM_CUTOFF_ABV } from './schools.ts';
-import { hourAtShare } from './pace.ts';
+import { countedMgPerG, nitrogenMgPerG } from '../nitrogen/index.ts';
+import type { Product } from '../nitrogen/index.ts';
+import { AMMONIUM_CUTOFF_ABV } from '../yeast/index.ts';
+import { hourAtShare } from '../tempo/index.ts';
 import { doseMgPerL, planFeeding, totalsOf } from './schedule.ts';
 import type { FeedingPractice, PlannedDose, ToFeed } from './schedule.ts';
 import type { SchoolId } from './schools.ts';
-import { TOO_LATE_SHARE } from './timetable.ts';
+import { TOO_LATE_SHARE } from '../yeast/index.ts';
 
 /** What a school's plan means on one must. */
 export interface SchoolOutcome {

@@ -2,7 +2,7 @@ import { mixedOf, nutrientOf } from '../record/index.ts';
 import type { Ledger, Payloads } from '../record/index.ts';
 import { HOUR_MS } from '../quantities/index.ts';
 import { isComing } from './doseNow.ts';
-import { productName } from './products.ts';
+import { productName } from '../nitrogen/index.ts';
 import { feedingNow } from './progress.ts';
 import type { FeedingPlan } from './schedule.ts';
 

@@ -1,6 +1,6 @@
 import { weighedG } from '../quantities/index.ts';
-import { LEAST_DOSE_G, countedMgPerG } from './products.ts';
-import type { Product } from './products.ts';
+import { LEAST_DOSE_G, countedMgPerG } from '../nitrogen/index.ts';
+import type { Product } from '../nitrogen/index.ts';
 import type { PlannedDose } from './schedule.ts';
 
 /** `dropped`: the sugar went faster than the clock; `missed`: a later one is due already. */

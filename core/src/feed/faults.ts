@@ -3,7 +3,7 @@ import type { Ledger } from '../record/index.ts';
 import { HOUR_MS, abvPct, gPerL, hours, massG, say, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { ammoniumCapMgPerL } from './schedule.ts';
-import { AMMONIUM_CUTOFF_ABV, FIRST_AMMONIUM_H } from './schools.ts';
+import { AMMONIUM_CUTOFF_ABV, FIRST_AMMONIUM_H } from '../yeast/index.ts';
 
 /** Rounding of scales, as a share of the cap. */
 const CAP_SLACK = 0.02;

@@ -6,21 +6,15 @@ import { Refusal, HOUR_MS } from '../quantities/index.ts';
 import { extractGPerLFromSg } from '../liquid/index.ts';
 import { referenceCases } from '../reference/cases.ts';
 import type { NitrogenDemand } from '../yeast/index.ts';
-import {
-  DAP_CAP_G_PER_L,
-  FIRST_AMMONIUM_H,
-  HONEY_NITROGEN,
-  SCHOOL_IDS,
-  THIRD_BREAK,
-  countedMgPerG,
-  feedingNow,
-  nitrogenMgPerG,
-  nitrogenStaircase,
-} from './index.ts';
-import { grapeMustNitrogenMgPerL } from './need.ts';
-import { nitrogenNeedMgPerL } from './need.ts';
+import { DAP_CAP_G_PER_L, HONEY_NITROGEN } from '../nitrogen/index.ts';
+import { FIRST_AMMONIUM_H, THIRD_BREAK } from '../yeast/index.ts';
+import { SCHOOL_IDS, feedingNow, nitrogenStaircase } from './index.ts';
+import { countedMgPerG, nitrogenMgPerG } from '../nitrogen/index.ts';
+import { grapeMustNitrogenMgPerL } from '../nitrogen/index.ts';
+import { nitrogenNeedMgPerL } from '../nitrogen/index.ts';
 import { planFeeding } from './schedule.ts';
-import type { DoseNow, FeedingPractice, Product } from './index.ts';
+import type { DoseNow, FeedingPractice } from './index.ts';
+import type { Product } from '../nitrogen/index.ts';
 import type { ToFeed } from './schedule.ts';
 import { EXAMPLE_HONEY, EXAMPLE_PRACTICE, MIXED_AT, exampleBatch } from '../testing/exampleBatch.ts';
 import type { Happening } from '../testing/exampleBatch.ts';

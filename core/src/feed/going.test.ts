@@ -1,22 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { fold } from '../record/index.ts';
 import type { EventContent, Ledger } from '../record/index.ts';
-import {
-  checkDoses,
-  expectedAt,
-  feedingNow,
-  feedingPlanOf,
-  feedingWorkings,
-  paceOf,
-  readDoseHours,
-  smellCauses,
-  smellsOfSulfur,
-  usualBreakH,
-} from './index.ts';
-import { expectedShare } from './pace.ts';
-import { hourAtShare } from './pace.ts';
-import { shareAtHour } from './pace.ts';
-import { nitrogenNeedRange } from './need.ts';
+import { checkDoses, feedingNow, feedingPlanOf, feedingWorkings, readDoseHours, smellCauses, smellsOfSulfur } from './index.ts';
+import { expectedAt, paceOf, usualBreakH } from '../tempo/index.ts';
+import { expectedShare } from '../tempo/index.ts';
+import { hourAtShare } from '../tempo/index.ts';
+import { shareAtHour } from '../tempo/index.ts';
+import { nitrogenNeedRange } from '../nitrogen/index.ts';
 import { planFeeding } from './schedule.ts';
 import type { FeedingPractice } from './index.ts';
 import { EXAMPLE_PRACTICE, MIXED_AT, exampleBatch } from '../testing/exampleBatch.ts';

@@ -1,10 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { Refusal } from '../quantities/index.ts';
-import { DAP_CAP_G_PER_L, checkDoses, countedMgPerG, nitrogenMgPerG, workOutFeeding } from './index.ts';
+import { DAP_CAP_G_PER_L } from '../nitrogen/index.ts';
+import { checkDoses, workOutFeeding } from './index.ts';
+import { countedMgPerG, nitrogenMgPerG } from '../nitrogen/index.ts';
 import { doseMgPerL } from './schedule.ts';
 import { planFeeding } from './schedule.ts';
-import type { FeedingPractice, FeedingWish, Product, Stocked } from './index.ts';
+import type { FeedingPractice, FeedingWish, Stocked } from './index.ts';
+import type { Product } from '../nitrogen/index.ts';
 import { EXAMPLE_PRACTICE } from '../testing/exampleBatch.ts';
 
 const organic: Product = { source: 'organic', pricePerKg: 60 };

@@ -4,12 +4,12 @@ import type { Sentence } from '../quantities/index.ts';
 import { changesOf } from './changes.ts';
 import { doseNowMg, isComing } from './doseNow.ts';
 import type { DoseNow, PartNow } from './doseNow.ts';
-import { HONEY_NITROGEN } from './need.ts';
-import { nitrogenMgPerG, productKey, productName } from './products.ts';
-import type { Product } from './products.ts';
+import { HONEY_NITROGEN } from '../nitrogen/index.ts';
+import { nitrogenMgPerG, productKey, productName } from '../nitrogen/index.ts';
+import type { Product } from '../nitrogen/index.ts';
 import { ammoniumCapMgPerL, doseMgPerL } from './schedule.ts';
 import type { FeedingPlan, PlannedDose } from './schedule.ts';
-import { AMMONIUM_CUTOFF_ABV } from './schools.ts';
+import { AMMONIUM_CUTOFF_ABV } from '../yeast/index.ts';
 import { timetable } from './timetable.ts';
 
 /** What doses left may grow by to make up for those missed: more at once only feeds what spoils (our estimate). */

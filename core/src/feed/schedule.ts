@@ -4,10 +4,11 @@ import { Refusal } from '../quantities/index.ts';
 import type { Ranged } from '../quantities/index.ts';
 import { yeastOf } from '../yeast/index.ts';
 import type { NitrogenDemand } from '../yeast/index.ts';
-import { HONEY_NITROGEN, N_PER_SUGAR, nitrogenNeedRange } from './need.ts';
-import { checkProduct, countedMgPerG, nitrogenMgPerG, productKey, productName } from './products.ts';
-import type { Product } from './products.ts';
-import { FIRST_AMMONIUM_H, THIRD_BREAK, timesOf } from './schools.ts';
+import { HONEY_NITROGEN, N_PER_SUGAR, nitrogenNeedRange } from '../nitrogen/index.ts';
+import { checkProduct, countedMgPerG, nitrogenMgPerG, productKey, productName } from '../nitrogen/index.ts';
+import type { Product } from '../nitrogen/index.ts';
+import { FIRST_AMMONIUM_H, THIRD_BREAK } from '../yeast/index.ts';
+import { timesOf } from './schools.ts';
 import type { SchoolId } from './schools.ts';
 
 export interface DosePart {

@@ -1,3 +1,4 @@
+import { FIRST_AMMONIUM_H, THIRD_BREAK } from '../yeast/index.ts';
 import { Refusal, readNumber } from '../quantities/index.ts';
 
 /** Schools of timing on which makers differ. */
@@ -20,11 +21,6 @@ export interface School {
   times: readonly DoseTime[];
 }
 
-export const THIRD_BREAK = 1 / 3;
-/** Above this, ammonium is hardly taken up and stays as salt and food for spoilage, % vol. */
-export const AMMONIUM_CUTOFF_ABV = 9;
-/** No ammonium before the yeast has started: it hinders the uptake of amino nitrogen and stresses cells that are waking up. */
-export const FIRST_AMMONIUM_H = 6;
 /** Where the break is not seen, its dose comes on day 7. */
 const DAY_7_H = 168;
 

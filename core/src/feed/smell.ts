@@ -2,20 +2,17 @@ import { mixedOf, tempsSincePitch } from '../record/index.ts';
 import type { Ledger } from '../record/index.ts';
 import { HOUR_MS, degrees, hours, mgPerL, percent, say, tempC } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
-import { yeastOf } from '../yeast/index.ts';
+import { WARM_C_A_DAY, yeastOf } from '../yeast/index.ts';
 import { isComing } from './doseNow.ts';
 import { feedingNow } from './progress.ts';
 import { shareSeenAt } from './timetable.ts';
 import type { FeedingPlan } from './schedule.ts';
-import { THIRD_BREAK } from './schools.ts';
+import { THIRD_BREAK } from '../yeast/index.ts';
 
 /** Less of the need than this by now is worth acting on (our estimate). */
 const SHORT_SHARE = 0.15;
 /** How long a stirring keeps its oxygen in mind (our estimate). */
 const AIRED_H = 36;
-
-/** No faster than this, °C a day: a sudden change of warmth harms yeast either way (trade habit). */
-export const WARM_C_A_DAY = 3;
 
 /** What may make it smell of sulfur, with what speaks for or against it. */
 export interface SmellCause {

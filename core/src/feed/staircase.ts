@@ -1,15 +1,15 @@
 import { abvWhenDry, mixedOf } from '../record/index.ts';
 import type { Ledger } from '../record/index.ts';
-import { HONEY_NITROGEN } from './need.ts';
-import { expectedAt, expectedShare, paceOf } from './pace.ts';
-import type { Pace } from './pace.ts';
-import { nitrogenMgPerG, productName } from './products.ts';
+import { HONEY_NITROGEN } from '../nitrogen/index.ts';
+import { expectedAt, expectedShare, paceOf } from '../tempo/index.ts';
+import type { Pace } from '../tempo/index.ts';
+import { nitrogenMgPerG, productName } from '../nitrogen/index.ts';
 import { isWasted } from './doseNow.ts';
 import type { DoseState } from './doseNow.ts';
 import type { FeedingNow } from './progress.ts';
 import type { FeedingPlan } from './schedule.ts';
-import { AMMONIUM_CUTOFF_ABV, THIRD_BREAK } from './schools.ts';
-import { TOO_LATE_SHARE } from './timetable.ts';
+import { AMMONIUM_CUTOFF_ABV, THIRD_BREAK } from '../yeast/index.ts';
+import { TOO_LATE_SHARE } from '../yeast/index.ts';
 import { HOUR_MS } from '../quantities/index.ts';
 
 /** One rise of the nitrogen drawing. */

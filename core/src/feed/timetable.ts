@@ -1,14 +1,12 @@
 import { mixedOf, shareGone } from '../record/index.ts';
 import type { Ledger } from '../record/index.ts';
 import type { DoseState } from './doseNow.ts';
-import { expectedAt, paceOf } from './pace.ts';
-import type { Pace } from './pace.ts';
+import { expectedAt, paceOf } from '../tempo/index.ts';
+import type { Pace } from '../tempo/index.ts';
 import type { FeedingPlan, PlannedDose } from './schedule.ts';
-import { AMMONIUM_CUTOFF_ABV, FIRST_AMMONIUM_H, THIRD_BREAK } from './schools.ts';
+import { AMMONIUM_CUTOFF_ABV, FIRST_AMMONIUM_H, THIRD_BREAK, TOO_LATE_SHARE } from '../yeast/index.ts';
 import { DAY_MS, HOUR_MS } from '../quantities/index.ts';
 
-/** Once this much of the sugar is gone, nothing that is fed is of use. */
-export const TOO_LATE_SHARE = 0.5;
 /** Doses by the sugar are not looked for sooner after one another (our estimate). */
 const BETWEEN_DOSES_H = 12;
 
@@ -32,7 +30,7 @@ export function shareSeenAt(ledger: Ledger, share: number): number | null {
 export const FEEDING_ENDS_DAYS = 14;
 
 /** Whether feeding is over: half the sugar gone, racked, as strong as ammonium is hardly taken up, or two weeks on. */
-export function isPastFeeding(ledger: Ledger, pitchedAt: number, now: number): boolean {
+function isPastFeeding(ledger: Ledger, pitchedAt: number, now: number): boolean {
   return (
     shareGone(ledger) >= TOO_LATE_SHARE ||
     (ledger.history.rackedAt !== null && ledger.history.rackedAt > pitchedAt) ||

@@ -2,8 +2,8 @@ import type { Ledger } from '../record/index.ts';
 import { brixFromSg } from '../liquid/index.ts';
 import type { Working } from '../quantities/index.ts';
 import { yeastOf } from '../yeast/index.ts';
-import { HONEY_NITROGEN, N_PER_SUGAR, grapeMustNitrogenMgPerL } from './need.ts';
-import { nitrogenMgPerG, productName } from './products.ts';
+import { HONEY_NITROGEN, N_PER_SUGAR, grapeMustNitrogenMgPerL } from '../nitrogen/index.ts';
+import { nitrogenMgPerG, productName } from '../nitrogen/index.ts';
 import { totalsOf } from './schedule.ts';
 import type { FeedingPlan } from './schedule.ts';
 

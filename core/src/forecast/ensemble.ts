@@ -17,7 +17,7 @@ export interface ForecastInput {
   seed: number;
 }
 
-export interface Band {
+interface Band {
   hour: number;
   low: number;
   middle: number;

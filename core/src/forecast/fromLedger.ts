@@ -1,4 +1,4 @@
-import { HONEY_NITROGEN } from '../feed/index.ts';
+import { HONEY_NITROGEN } from '../nitrogen/index.ts';
 import { broughtBy } from '../ingredients/index.ts';
 import { mix } from '../liquid/index.ts';
 import { liquidOf } from '../masses/index.ts';

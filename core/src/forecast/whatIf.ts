@@ -1,4 +1,5 @@
-import { TOO_LATE_SHARE, doseNowMg, isComing } from '../feed/index.ts';
+import { TOO_LATE_SHARE } from '../yeast/index.ts';
+import { doseNowMg, isComing } from '../feed/index.ts';
 import type { FeedingNow } from '../feed/index.ts';
 import { sgAtShare, shareGone } from '../record/index.ts';
 import type { Ledger } from '../record/index.ts';

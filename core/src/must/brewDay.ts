@@ -18,7 +18,7 @@ export interface BrewSchools {
   pitch: 'rehydrate' | 'sprinkle';
 }
 
-export type StepDeed =
+type StepDeed =
   | { kind: 'tick' }
   | { kind: 'stir' }
   | { kind: 'water'; volumeL: number }

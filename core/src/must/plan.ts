@@ -4,7 +4,7 @@ import type { OwnYeast } from '../yeast/index.ts';
 
 export type FruitForm = 'fresh' | 'frozen' | 'purée';
 /** How an amount moves when the must is solved: with the other free ones, not at all, or with the volume. */
-export type Lock = 'free' | 'mass' | 'perLiter';
+type Lock = 'free' | 'mass' | 'perLiter';
 
 export interface PlannedIngredient extends Ingredient {
   /** Stable within the plan. */

@@ -9,7 +9,7 @@ import { honeysOf, totalG } from './plan.ts';
 import type { Hold, Holds, MustPlan } from './plan.ts';
 import { centralCourse } from './predict.ts';
 
-export const HOLD_NAMES: Record<Hold, string> = {
+const HOLD_NAMES: Record<Hold, string> = {
   volumeL: 'volume at the pitch',
   rackedL: 'volume after racking',
   og: 'original gravity',

@@ -20,7 +20,7 @@ const FEED_TO_SG = 1.055;
 const LEAST_FED_SHARE = 0.02;
 const LEAST_STEP_SHARE = 0.03;
 
-export interface HoneyStep {
+interface HoneyStep {
   number: number;
   massG: number;
   /** Give it when the must has fallen to this. */

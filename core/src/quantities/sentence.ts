@@ -25,7 +25,7 @@ export interface Quantity {
   value: number;
 }
 
-export type SentencePart = string | Quantity;
+type SentencePart = string | Quantity;
 export type Sentence = readonly SentencePart[];
 
 /** Template tag: say`Feed ${massG(1.6)} now.` */
@@ -55,8 +55,6 @@ export const abvPct = quantity('abv');
 export const percent = quantity('percent');
 export const gPerL = quantity('gPerL');
 export const mgPerL = quantity('mgPerL');
-export const co2Volumes = quantity('volumes');
-export const bar = quantity('bar');
 export const brix = quantity('brix');
 export const mm = quantity('mm');
 /** Thousandths of SG, as makers count a fall. */

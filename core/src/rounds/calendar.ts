@@ -1,4 +1,5 @@
-import { LEAST_DOSE_G, feedingNow, isComing } from '../feed/index.ts';
+import { LEAST_DOSE_G } from '../nitrogen/index.ts';
+import { feedingNow, isComing } from '../feed/index.ts';
 import type { FeedingPlan } from '../feed/index.ts';
 import type { Ledger } from '../record/index.ts';
 import type { Sentence } from '../quantities/index.ts';

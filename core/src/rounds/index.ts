@@ -3,7 +3,6 @@ export { STATIONS } from './ask.ts';
 export type { Ask, Bell, Station } from './ask.ts';
 export { doseTold } from './asks/dose.ts';
 export { DISCARD } from './asks/discard.ts';
-export type { AskKind } from './asks/index.ts';
 export { sulfiteWaitEnds } from './asks/pitch.ts';
 export { asksOf, stationOf, unreckonedAsk } from './asksOf.ts';
 export { calendarOf } from './calendar.ts';

@@ -1,4 +1,4 @@
-import { HONEY_NITROGEN } from '../feed/index.ts';
+import { HONEY_NITROGEN } from '../nitrogen/index.ts';
 import { sgAtShare } from '../record/index.ts';
 import type { Ledger } from '../record/index.ts';
 import { correctedSg } from '../liquid/index.ts';

@@ -6,7 +6,7 @@ import type { StallCase } from './stalls.ts';
 import { HOUR_MS } from '../quantities/index.ts';
 
 /** What the diagnosis made of one case. */
-export interface StallResult {
+interface StallResult {
   id: string;
   isStuck: boolean;
   stoppedDay: number | null;
@@ -20,7 +20,7 @@ export interface StallResult {
 }
 
 /** Follows a case reading by reading, as a maker would who looks after each of them. */
-export function diagnose({ id, truth, isStuck, played }: StallCase): StallResult {
+function diagnose({ id, truth, isStuck, played }: StallCase): StallResult {
   const { events, stoppedAtH } = played;
   const startAt = events[0]?.happenedAt ?? 0;
   let calledDay: number | null = null;

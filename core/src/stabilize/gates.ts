@@ -4,7 +4,7 @@ import type { Sentence } from '../quantities/index.ts';
 import { WAIT_H, fellSince, finishOf, provenReadings, stabilizedAt } from '../watch/index.ts';
 import type { Finish } from '../watch/index.ts';
 
-export type GateId = 'finished' | 'clear' | 'degassed' | 'stabilized' | 'waited' | 'verified';
+type GateId = 'finished' | 'clear' | 'degassed' | 'stabilized' | 'waited' | 'verified';
 
 export interface Gate {
   id: GateId;

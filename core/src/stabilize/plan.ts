@@ -13,7 +13,7 @@ import type { SulfiteSalt } from '../preservatives/index.ts';
 import { DAY_MS, mgPerL, phValue, say, verdict } from '../quantities/index.ts';
 import type { Ranged, Verdict } from '../quantities/index.ts';
 
-export type Region = 'us' | 'eu';
+type Region = 'us' | 'eu';
 
 export interface StabilizeInput {
   volumeL: number;

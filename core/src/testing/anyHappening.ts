@@ -8,7 +8,7 @@ import type { EventContent, Ledger, RecordedKind } from '../record/index.ts';
 const WORDS = ['rain', 'linden', 'x'];
 
 /** Whatever fits a shape, drawn from what is usual of it. */
-export function fitting(shape: Shape): fc.Arbitrary<unknown> {
+function fitting(shape: Shape): fc.Arbitrary<unknown> {
   switch (shape.is) {
     case 'number': {
       const [min, max] = shape.usual;

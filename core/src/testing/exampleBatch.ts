@@ -1,7 +1,7 @@
 import { MEAN_HONEY } from '../ingredients/index.ts';
 import { eventsAt, fold } from '../record/index.ts';
 import type { EventContent, Ledger } from '../record/index.ts';
-import { DAP_CAP_G_PER_L } from '../feed/index.ts';
+import { DAP_CAP_G_PER_L } from '../nitrogen/index.ts';
 import type { FeedingPractice } from '../feed/index.ts';
 
 /** For the tests: the moment of mixing, and a must of 6 L or so at 1.108, followed by what a test adds. */

@@ -8,9 +8,6 @@ export interface Fill {
   overflowL: number;
 }
 
-/** Headspace that a fermenting must wants for its foam, % of the vessel (trade habit; more with fruit). */
-export const PRIMARY_HEADSPACE_PCT = 20;
-
 /**
  * How full a vessel is. Whole fruit displaces its mass over its density.
  * @param fruitKgPerL 0.95 to 1.05 for whole fruit without air gaps

@@ -45,7 +45,7 @@ function endOf(ledger: Ledger, pitch: NonNullable<Ledger['history']['pitch']>): 
   });
 }
 
-export type FinishedBy = 'gravity' | 'word';
+type FinishedBy = 'gravity' | 'word';
 
 export interface Finish {
   state: 'moving' | 'waiting' | 'finished';
@@ -81,7 +81,7 @@ export const maltExplains = (ledger: Ledger, sg: number, endHighSg: number): boo
   maltShareOf(ledger) >= MALT_SHARE && sg <= endHighSg + MALT_LEAVES_SG;
 
 /** Days of stillness that the maker's word wants. */
-export function stayDays(ledger: Ledger, end: ExpectedEnd): number {
+function stayDays(ledger: Ledger, end: ExpectedEnd): number {
   if (ledger.history.pitch === null) return STAYS.days;
   const volumeL = mixedOf(ledger)?.volumeL ?? 0;
   const couldEat = volumeL > 0 ? ledger.liquid.sugarG / volumeL - end.sugarGPerL.value : 0;

@@ -20,7 +20,7 @@ const HONEY_DOUBT_SG = 0.004;
 const DOUBTED_APART_H = 7 * 24;
 
 /** From here on an unstabilized mead holds sugar enough to burst glass, whatever it is (our estimate of what counts as dry). */
-export const DRY_BELOW_SG = 1;
+const DRY_BELOW_SG = 1;
 /** What may still fall below the reading before glass minds, against the lowest expected end: a point makes half a volume of gas (our estimate). */
 export const MAY_STILL_FALL_SG = 0.004;
 /** Below 1.000 a stillness of so long, by three readings, says more than any reckoning of what is left (our estimate). */

@@ -16,7 +16,7 @@ interface PhaseTraits {
   isAway?: true;
 }
 
-export const PHASES = {
+const PHASES = {
   empty: { isAway: true },
   emptied: { isAway: true },
   mixed: {},

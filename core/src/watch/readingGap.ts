@@ -1,4 +1,4 @@
-import { expectedAt, paceOf } from '../feed/index.ts';
+import { expectedAt, paceOf } from '../tempo/index.ts';
 import type { Ledger } from '../record/index.ts';
 import { HOUR_MS } from '../quantities/index.ts';
 

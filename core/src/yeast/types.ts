@@ -71,7 +71,7 @@ export const YEAST_TYPES: readonly YeastType[] = [
 ];
 
 /** Every type's name on record. */
-export const YEAST_IDS = YEAST_TYPES.map(({ id }) => id);
+const YEAST_IDS = YEAST_TYPES.map(({ id }) => id);
 export const isYeastId = (id: string): boolean => YEAST_IDS.includes(id);
 
 /** The type with this id; throws Refusal for an unknown id. */

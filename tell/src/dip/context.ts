@@ -1,5 +1,5 @@
 import type { HouseRules } from '@hollow-bell/core/check';
-import type { Product } from '@hollow-bell/core/feed';
+import type { Product } from '@hollow-bell/core/nitrogen';
 import type { EventContent, HouseInstruments, Ledger, Payloads, Seen } from '@hollow-bell/core/record';
 import type { Sentence, TypedBy } from '@hollow-bell/core/quantities';
 import type { DipProduct } from './products.ts';

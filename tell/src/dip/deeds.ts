@@ -1,5 +1,5 @@
 import { BOTTLE_SIZES_ML } from '@hollow-bell/core/bottle';
-import { fedEvent, productName } from '@hollow-bell/core/feed';
+import { fedEvent, productName } from '@hollow-bell/core/nitrogen';
 import { drippingG } from '@hollow-bell/core/ingredients';
 import type { EventContent, RemovalReason } from '@hollow-bell/core/record';
 import { Refusal, massG, say, tempC } from '@hollow-bell/core/quantities';

@@ -1,5 +1,5 @@
-import { fedEvent, productName } from '@hollow-bell/core/feed';
-import type { Product } from '@hollow-bell/core/feed';
+import { fedEvent, productName } from '@hollow-bell/core/nitrogen';
+import type { Product } from '@hollow-bell/core/nitrogen';
 import { INGREDIENTS, MEAN_HONEY, waterShare } from '@hollow-bell/core/ingredients';
 import type { Ingredient } from '@hollow-bell/core/ingredients';
 import { BASE_SALTS, NUTRIENTS } from '@hollow-bell/core/record';

@@ -4,7 +4,7 @@ import { eventsAt } from '@hollow-bell/core/record';
 import type { EventContent, Ledger } from '@hollow-bell/core/record';
 import { Refusal } from '@hollow-bell/core/quantities';
 import { INGREDIENTS, MEAN_HONEY, honeyComposition } from '@hollow-bell/core/ingredients';
-import type { Product } from '@hollow-bell/core/feed';
+import type { Product } from '@hollow-bell/core/nitrogen';
 import { typedLines } from '@hollow-bell/core/reference';
 import type { TypedCandidate, TypedLine } from '@hollow-bell/core/reference';
 import { DipAsk, commonProducts, ingredientProduct, nutrientProduct, readDipLine, takeBatchName, yeastProduct } from './index.ts';

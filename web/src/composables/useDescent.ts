@@ -1,4 +1,4 @@
-import { THIRD_BREAK } from '@hollow-bell/core/feed';
+import { THIRD_BREAK } from '@hollow-bell/core/yeast';
 import type { FanPoint } from '@hollow-bell/core/forecast';
 import { sgAtShare } from '@hollow-bell/core/record';
 import type { StandingEvent } from '@hollow-bell/core/record';

@@ -1,4 +1,5 @@
-import { DAP_CAP_G_PER_L, doseFor, isComing, weighedParts } from '@hollow-bell/core/feed';
+import { DAP_CAP_G_PER_L } from '@hollow-bell/core/nitrogen';
+import { doseFor, isComing, weighedParts } from '@hollow-bell/core/feed';
 import type * as DipModule from '@hollow-bell/tell/dip';
 import type { DipContext, DipProduct } from '@hollow-bell/tell/dip';
 import { computed, shallowRef } from 'vue';

@@ -1,5 +1,6 @@
-import { nitrogenMgPerG } from '@hollow-bell/core/feed';
-import type { Product, Stocked } from '@hollow-bell/core/feed';
+import { nitrogenMgPerG } from '@hollow-bell/core/nitrogen';
+import type { Product } from '@hollow-bell/core/nitrogen';
+import type { Stocked } from '@hollow-bell/core/feed';
 import { computed, onMounted } from 'vue';
 import { useShelf } from '../stores/shelf.ts';
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { weighedG } from '@hollow-bell/core/quantities';
-import { LEAST_DOSE_G, gPerTeaspoonOf, isComing, productName, teaspoonsOf, weighedParts } from '@hollow-bell/core/feed';
+import { LEAST_DOSE_G, gPerTeaspoonOf, productName, teaspoonsOf } from '@hollow-bell/core/nitrogen';
+import { isComing, weighedParts } from '@hollow-bell/core/feed';
 import type { DoseNow, PartNow } from '@hollow-bell/core/feed';
 import type { Bell } from '@hollow-bell/core/rounds';
 import { computed, ref } from 'vue';

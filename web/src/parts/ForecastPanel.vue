@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { HOUR_MS } from '@hollow-bell/core/quantities';
-import { THIRD_BREAK, TOO_LATE_SHARE } from '@hollow-bell/core/feed';
+import { THIRD_BREAK, TOO_LATE_SHARE } from '@hollow-bell/core/yeast';
 import { DRIFT_SD_C, WARMER_C } from '@hollow-bell/core/forecast';
 import type { Forecast, WhatIf } from '@hollow-bell/core/forecast';
 import type { Ranged } from '@hollow-bell/core/quantities';

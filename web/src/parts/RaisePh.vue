@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { HIGHEST_PH, baseAsSalt, baseFromPoints, baseFromTrial } from '@hollow-bell/core/feed';
-import type { BaseDose } from '@hollow-bell/core/feed';
+import { HIGHEST_PH, baseAsSalt, baseFromPoints, baseFromTrial } from '@hollow-bell/core/acid';
+import type { BaseDose } from '@hollow-bell/core/acid';
 import { BASE_SALTS } from '@hollow-bell/core/record';
 import type { BaseSalt } from '@hollow-bell/core/record';
 import { computed } from 'vue';

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import type { Practice } from '@hollow-bell/contract';
-import { SCHOOLS, SCHOOL_IDS, nitrogenMgPerG, productCaution, productName, readDoseHours } from '@hollow-bell/core/feed';
-import type { Product } from '@hollow-bell/core/feed';
+import { SCHOOLS, SCHOOL_IDS, readDoseHours } from '@hollow-bell/core/feed';
+import { nitrogenMgPerG, productCaution, productName } from '@hollow-bell/core/nitrogen';
+import type { Product } from '@hollow-bell/core/nitrogen';
 import { NUTRIENTS } from '@hollow-bell/core/record';
 import type { NutrientId } from '@hollow-bell/core/record';
 import { computed, ref, watch } from 'vue';

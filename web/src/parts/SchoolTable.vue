@@ -1,17 +1,10 @@
 <script setup lang="ts">
 import { feedingPracticeOf } from '@hollow-bell/contract';
 import type { Practice } from '@hollow-bell/contract';
-import {
-  AMMONIUM_CUTOFF_ABV,
-  SCHOOLS,
-  SCHOOL_IDS,
-  USUAL_BREAK_H,
-  USUAL_TEMP_C,
-  compareSchools,
-  productName,
-  toFeedOf,
-  usualBreakH,
-} from '@hollow-bell/core/feed';
+import { AMMONIUM_CUTOFF_ABV } from '@hollow-bell/core/yeast';
+import { SCHOOLS, SCHOOL_IDS, compareSchools, toFeedOf } from '@hollow-bell/core/feed';
+import { USUAL_BREAK_H, USUAL_TEMP_C, usualBreakH } from '@hollow-bell/core/tempo';
+import { productName } from '@hollow-bell/core/nitrogen';
 import type { SchoolId } from '@hollow-bell/core/feed';
 import type { Ledger } from '@hollow-bell/core/record';
 import { predictMust } from '@hollow-bell/core/must';

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { feedingPracticeOf } from '@hollow-bell/contract';
 import type { Practice } from '@hollow-bell/contract';
-import { productName, toFeedOf, workOutFeeding } from '@hollow-bell/core/feed';
+import { productName } from '@hollow-bell/core/nitrogen';
+import { toFeedOf, workOutFeeding } from '@hollow-bell/core/feed';
 import type { Bound, FeedingWish } from '@hollow-bell/core/feed';
 import { mixedOf } from '@hollow-bell/core/record';
 import type { Ledger } from '@hollow-bell/core/record';

@@ -1,17 +1,9 @@
 <script setup lang="ts">
 import type { Batch, Practice } from '@hollow-bell/contract';
-import {
-  AMMONIUM_CUTOFF_ABV,
-  DAP_CAP_G_PER_L,
-  LEAST_DOSE_G,
-  fedEvent,
-  feedingFaults,
-  feedingWorkings,
-  isComing,
-  mustNitrogenOf,
-  smellCauses,
-  smellsOfSulfur,
-} from '@hollow-bell/core/feed';
+import { AMMONIUM_CUTOFF_ABV } from '@hollow-bell/core/yeast';
+import { DAP_CAP_G_PER_L } from '@hollow-bell/core/nitrogen';
+import { LEAST_DOSE_G, fedEvent } from '@hollow-bell/core/nitrogen';
+import { feedingFaults, feedingWorkings, isComing, mustNitrogenOf, smellCauses, smellsOfSulfur } from '@hollow-bell/core/feed';
 import type { DoseNow, PartNow } from '@hollow-bell/core/feed';
 import { exactly } from '@hollow-bell/core/quantities';
 import { yeastOf } from '@hollow-bell/core/yeast';

@@ -1,5 +1,5 @@
 import type { ShelfItem, Shelved } from '@hollow-bell/contract';
-import { nitrogenMgPerG } from '@hollow-bell/core/feed';
+import { nitrogenMgPerG } from '@hollow-bell/core/nitrogen';
 import type { EventContent, Payloads } from '@hollow-bell/core/record';
 import type { PhCalibration } from '@hollow-bell/core/liquid';
 import type { Vessel } from '@hollow-bell/core/vessel';

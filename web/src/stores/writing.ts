@@ -1,7 +1,7 @@
 import { floatPointsOf } from '@hollow-bell/contract';
 import type { BatchRecord, NewEvent } from '@hollow-bell/contract';
 import { checkEvents, entryDoubts } from '@hollow-bell/core/check';
-import { DAP_CAP_G_PER_L } from '@hollow-bell/core/feed';
+import { DAP_CAP_G_PER_L } from '@hollow-bell/core/nitrogen';
 import { withFloat } from '@hollow-bell/core/float';
 import type { Sentence } from '@hollow-bell/core/quantities';
 import { RECORD_VERSION, fold } from '@hollow-bell/core/record';
@@ -28,8 +28,7 @@ export const useWriting = defineStore('writing', () => {
   const shelf = useShelf();
   const wrote = useWrote();
 
-  const recordOf = async (batchId: string): Promise<BatchRecord> =>
-    open.batch?.id === batchId ? (open.batch) : api.batch(batchId);
+  const recordOf = async (batchId: string): Promise<BatchRecord> => (open.batch?.id === batchId ? open.batch : api.batch(batchId));
 
   /** What a careful friend would ask before these are written. */
   function doubtsOf(ledger: Ledger, contents: readonly EventContent[], at: number, beside = contents): Sentence[] {

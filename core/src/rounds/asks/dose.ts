@@ -1,5 +1,6 @@
 import { traitsOf } from '../../watch/index.ts';
-import { fedEvent, feedingNow, isComing, productName, teaspoonsOf, weighedParts } from '../../feed/index.ts';
+import { fedEvent, productName, teaspoonsOf } from '../../nitrogen/index.ts';
+import { feedingNow, isComing, weighedParts } from '../../feed/index.ts';
 import type { DoseNow } from '../../feed/index.ts';
 import { massG, teaspoons, when } from '../../quantities/index.ts';
 import type { Sentence } from '../../quantities/index.ts';

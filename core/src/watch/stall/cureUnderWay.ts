@@ -1,4 +1,4 @@
-import { WARM_C_A_DAY } from '../../feed/index.ts';
+import { WARM_C_A_DAY } from '../../yeast/index.ts';
 import { cureTold } from '../../record/index.ts';
 import type { Ledger } from '../../record/index.ts';
 import { HOUR_MS } from '../../quantities/index.ts';

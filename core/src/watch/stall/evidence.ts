@@ -1,4 +1,6 @@
-import { HONEY_NITROGEN, N_PER_SUGAR, THIRD_BREAK, TOO_LATE_SHARE, shareSeenAt } from '../../feed/index.ts';
+import { HONEY_NITROGEN, N_PER_SUGAR } from '../../nitrogen/index.ts';
+import { THIRD_BREAK, TOO_LATE_SHARE } from '../../yeast/index.ts';
+import { shareSeenAt } from '../../feed/index.ts';
 import { CENTRAL_ASSUMPTIONS, honeysPoured, mixedOf, othersPoured, shareGone } from '../../record/index.ts';
 import type { Ledger, ReadingPoint, Temperature } from '../../record/index.ts';
 import { refractometerBrix, sgFromBrix } from '../../liquid/index.ts';
@@ -15,7 +17,7 @@ const BEFORE_STOP_H = 48;
 const LOOK_BACK_DAYS = 14;
 
 /** mg N, as its school counts it, by when it came: in the must, up to the third break, from there to half of the sugar, and later. */
-export interface NitrogenCame {
+interface NitrogenCame {
   inMustMg: number;
   toThirdMg: number;
   toHalfMg: number;

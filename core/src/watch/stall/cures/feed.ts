@@ -1,4 +1,6 @@
-import { AMMONIUM_CUTOFF_ABV, DAP_CAP_G_PER_L, LEAST_DOSE_G, THIRD_BREAK, TOO_LATE_SHARE, countedMgPerG } from '../../../feed/index.ts';
+import { AMMONIUM_CUTOFF_ABV, THIRD_BREAK, TOO_LATE_SHARE } from '../../../yeast/index.ts';
+import { DAP_CAP_G_PER_L } from '../../../nitrogen/index.ts';
+import { LEAST_DOSE_G, countedMgPerG } from '../../../nitrogen/index.ts';
 import { massG, say } from '../../../quantities/index.ts';
 import { cureOf, deed, isLikely } from './cure.ts';
 import type { Cure, CureRule } from './cure.ts';

@@ -1,4 +1,4 @@
-import { HIGHEST_PH } from '../../../feed/index.ts';
+import { HIGHEST_PH } from '../../../acid/index.ts';
 import { phValue, say } from '../../../quantities/index.ts';
 import { cureOf, isLikely } from './cure.ts';
 import type { CureRule } from './cure.ts';

@@ -1,4 +1,4 @@
-import { WARM_C_A_DAY } from '../../../feed/index.ts';
+import { WARM_C_A_DAY } from '../../../yeast/index.ts';
 import { degrees, hours, say, tempC } from '../../../quantities/index.ts';
 import { warmedReadAgainH, warmingH } from '../cureUnderWay.ts';
 import { cureOf, deed, middleC } from './cure.ts';

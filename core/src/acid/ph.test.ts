@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { baseAsSalt, baseFromPoints, baseFromTrial } from './index.ts';
+import { baseAsSalt, baseFromPoints, baseFromTrial } from './ph.ts';
 
 describe('raising the pH', () => {
   it('carries a trial in a glass to the vessel, half of it first', () => {

@@ -1,6 +1,6 @@
 import { tempsSincePitch } from '../record/index.ts';
 import type { Ledger } from '../record/index.ts';
-import { THIRD_BREAK } from './schools.ts';
+import { THIRD_BREAK } from '../yeast/index.ts';
 import { HOUR_MS } from '../quantities/index.ts';
 
 /** How fast a must usually goes: a third of its sugar gone after four days at 20 °C, half as fast for every 10 °C less (our estimate). */
