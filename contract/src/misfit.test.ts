@@ -25,7 +25,12 @@ import type { RouteName } from './index.ts';
 import { bodySchema } from './zodOf.ts';
 
 const fits = (shape: Shape, value: unknown): boolean => misfitOf(shape, value) === null;
-const parses = (shape: Shape, value: unknown): boolean => bodySchema(shape).safeParse(value).success;
+const schemas = new Map<Shape, ReturnType<typeof bodySchema>>();
+const parses = (shape: Shape, value: unknown): boolean => {
+  const schema = schemas.get(shape) ?? bodySchema(shape);
+  schemas.set(shape, schema);
+  return schema.safeParse(value).success;
+};
 
 /** A value with one of its parts, somewhere, made into something else. */
 const spoiled = (value: unknown, at: number, by: unknown): unknown => {

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { defineAsyncComponent, onMounted } from 'vue';
-import DoubtDialog from './parts/DoubtDialog.vue';
-import KeysSheet from './parts/KeysSheet.vue';
-import MissingView from './parts/MissingView.vue';
-import NoticeBar from './parts/NoticeBar.vue';
-import TopBar from './parts/TopBar.vue';
+import DoubtDialog from './parts/page/DoubtDialog.vue';
+import KeysSheet from './parts/page/KeysSheet.vue';
+import MissingView from './parts/page/MissingView.vue';
+import NoticeBar from './parts/page/NoticeBar.vue';
+import TopBar from './parts/page/TopBar.vue';
 import { useCellarLight } from './composables/useCellarLight.ts';
 import { useKept } from './stores/kept.ts';
 import { useOutbox } from './stores/outbox.ts';

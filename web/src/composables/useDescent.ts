@@ -4,7 +4,7 @@ import { sgAtShare } from '@hollow-bell/core/record';
 import type { StandingEvent } from '@hollow-bell/core/record';
 import { computed } from 'vue';
 import type { Ref } from 'vue';
-import type { DescentData } from '../parts/descent/options.ts';
+import type { DescentData } from '../parts/watch/descent/options.ts';
 import { eventSentence } from '@hollow-bell/core/record';
 import { useBatch } from '../stores/batch.ts';
 import { usePractice } from '../stores/practice.ts';

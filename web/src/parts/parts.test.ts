@@ -11,17 +11,17 @@ import { createMemoryHistory, createRouter } from 'vue-router';
 import { defineComponent, nextTick, ref } from 'vue';
 import type { Component } from 'vue';
 import { usePractice } from '../stores/practice.ts';
-import AskRow from './AskRow.vue';
-import BatchRail from './BatchRail.vue';
-import BellMark from './BellMark.vue';
+import AskRow from './rounds/AskRow.vue';
+import BatchRail from './log/BatchRail.vue';
+import BellMark from './rounds/BellMark.vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useMustDraft } from '../composables/useMustDraft.ts';
-import FigureValue from './FigureValue.vue';
-import GateRow from './GateRow.vue';
-import HoldChips from './HoldChips.vue';
-import QuantityField from './QuantityField.vue';
-import SentenceText from './SentenceText.vue';
-import VerdictList from './VerdictList.vue';
+import FigureValue from './figures/FigureValue.vue';
+import GateRow from './sweeten/GateRow.vue';
+import HoldChips from './must/HoldChips.vue';
+import QuantityField from './fields/QuantityField.vue';
+import SentenceText from './figures/SentenceText.vue';
+import VerdictList from './figures/VerdictList.vue';
 
 const router = createRouter({
   history: createMemoryHistory(),

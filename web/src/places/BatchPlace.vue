@@ -2,10 +2,10 @@
 import type { Station } from '@hollow-bell/core/rounds';
 import { computed, defineAsyncComponent, watch } from 'vue';
 import type { Component } from 'vue';
-import BatchLog from '../parts/BatchLog.vue';
-import BatchRail from '../parts/BatchRail.vue';
-import SentenceText from '../parts/SentenceText.vue';
-import StopNote from '../parts/StopNote.vue';
+import BatchLog from '../parts/log/BatchLog.vue';
+import BatchRail from '../parts/log/BatchRail.vue';
+import SentenceText from '../parts/figures/SentenceText.vue';
+import StopNote from '../parts/figures/StopNote.vue';
 import { useBatch } from '../stores/batch.ts';
 
 const props = defineProps<{ id: string; station?: string }>();

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import AlcoholTool from '../bench/AlcoholTool.vue';
-import AttemperTool from '../bench/AttemperTool.vue';
-import BlendTool from '../bench/BlendTool.vue';
-import PhTool from '../bench/PhTool.vue';
-import ReadingTool from '../bench/ReadingTool.vue';
-import ThinTool from '../bench/ThinTool.vue';
-import UnitsTool from '../bench/UnitsTool.vue';
-import VesselTool from '../bench/VesselTool.vue';
+import AlcoholTool from '../parts/bench/AlcoholTool.vue';
+import AttemperTool from '../parts/bench/AttemperTool.vue';
+import BlendTool from '../parts/bench/BlendTool.vue';
+import PhTool from '../parts/bench/PhTool.vue';
+import ReadingTool from '../parts/bench/ReadingTool.vue';
+import ThinTool from '../parts/bench/ThinTool.vue';
+import UnitsTool from '../parts/bench/UnitsTool.vue';
+import VesselTool from '../parts/bench/VesselTool.vue';
 
 const props = defineProps<{ tool?: string }>();
 const TOOLS = [

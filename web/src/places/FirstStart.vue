@@ -3,7 +3,7 @@ import { DEFAULT_PRACTICE } from '@hollow-bell/contract';
 import { ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { api } from '../api/client.ts';
-import PracticeFields from '../parts/PracticeFields.vue';
+import PracticeFields from '../parts/fields/PracticeFields.vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { usePractice } from '../stores/practice.ts';
 

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import type { Practice } from '@hollow-bell/contract';
 import { nextTick, ref, watch } from 'vue';
-import CalendarAddress from '../parts/CalendarAddress.vue';
-import BrewPracticeFields from '../parts/BrewPracticeFields.vue';
-import PracticeFields from '../parts/PracticeFields.vue';
-import SchoolFields from '../parts/SchoolFields.vue';
+import CalendarAddress from '../parts/rounds/CalendarAddress.vue';
+import BrewPracticeFields from '../parts/must/BrewPracticeFields.vue';
+import PracticeFields from '../parts/fields/PracticeFields.vue';
+import SchoolFields from '../parts/feed/SchoolFields.vue';
 import { singleKeysOn } from '../composables/useSingleKeys.ts';
 import { useDraft } from '../composables/useDraft.ts';
 import { useAttempt } from '../composables/useAttempt.ts';

@@ -5,9 +5,9 @@ import { useRoute, useRouter } from 'vue-router';
 import { hold, planOf, plannedHoney } from '@hollow-bell/core/must';
 import type { MustPlan } from '@hollow-bell/core/must';
 import { onMounted, ref } from 'vue';
-import BatchRail from '../parts/BatchRail.vue';
-import MustBench from '../parts/MustBench.vue';
-import { lineOfLot } from '../shown/lots.ts';
+import BatchRail from '../parts/log/BatchRail.vue';
+import MustPlanner from '../parts/must/MustPlanner.vue';
+import { lineOfLot } from '../parts/must/lines.ts';
 import { useKept } from '../stores/kept.ts';
 import { useShelf } from '../stores/shelf.ts';
 
@@ -55,6 +55,6 @@ async function save(name: string, must: MustPlan): Promise<void> {
 <template>
   <div class="with-rail">
     <BatchRail :batch-id="id" :states="null" here="formulate" is-new />
-    <MustBench v-if="initial !== null" :initial="initial" name="" deed="Save as a batch" draft-of="new" :save="save" />
+    <MustPlanner v-if="initial !== null" :initial="initial" name="" deed="Save as a batch" draft-of="new" :save="save" />
   </div>
 </template>

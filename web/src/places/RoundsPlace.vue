@@ -6,12 +6,12 @@ import type { Ask } from '@hollow-bell/core/rounds';
 import { useIntervalFn } from '@vueuse/core';
 import { computed, onMounted, ref, useTemplateRef } from 'vue';
 import { useRouter } from 'vue-router';
-import AskRow from '../parts/AskRow.vue';
-import VesselFloor from '../parts/VesselFloor.vue';
+import AskRow from '../parts/rounds/AskRow.vue';
+import VesselFloor from '../parts/rounds/VesselFloor.vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
 import { useSingleKeys } from '../composables/useSingleKeys.ts';
-import { putOffEvent } from '../shown/asks.ts';
+import { putOffEvent } from '../parts/rounds/putOffEvent.ts';
 import { usePractice } from '../stores/practice.ts';
 import { useRounds } from '../stores/rounds.ts';
 

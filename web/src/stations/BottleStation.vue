@@ -3,12 +3,12 @@ import { BOTTLE_SIZES_ML, countBottles } from '@hollow-bell/core/bottle';
 import { whyNotBottle } from '@hollow-bell/core/watch';
 import { exactly } from '@hollow-bell/core/quantities';
 import { computed, ref } from 'vue';
-import BatchLog from '../parts/BatchLog.vue';
-import BenchHead from '../parts/BenchHead.vue';
-import FigureValue from '../parts/FigureValue.vue';
-import QuantityField from '../parts/QuantityField.vue';
-import SentenceText from '../parts/SentenceText.vue';
-import StopNote from '../parts/StopNote.vue';
+import BatchLog from '../parts/log/BatchLog.vue';
+import StationHead from '../parts/log/StationHead.vue';
+import FigureValue from '../parts/figures/FigureValue.vue';
+import QuantityField from '../parts/fields/QuantityField.vue';
+import SentenceText from '../parts/figures/SentenceText.vue';
+import StopNote from '../parts/figures/StopNote.vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
 import { useBatch } from '../stores/batch.ts';
@@ -43,7 +43,7 @@ const record = (): Promise<boolean> =>
 
 <template>
   <section>
-    <BenchHead>{{ tell(store.state.sentence) }}</BenchHead>
+    <StationHead>{{ tell(store.state.sentence) }}</StationHead>
     <div class="columns">
       <div v-if="store.ledger.history.bottled !== null" class="stack">
         <h2>In bottles since {{ show('when', store.ledger.history.bottled.at) }}</h2>

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import type { Mark } from '@hollow-bell/core/record';
 import { ref } from 'vue';
-import BatchLog from '../parts/BatchLog.vue';
-import BenchHead from '../parts/BenchHead.vue';
-import GateRow from '../parts/GateRow.vue';
-import QuantityField from '../parts/QuantityField.vue';
+import BatchLog from '../parts/log/BatchLog.vue';
+import StationHead from '../parts/log/StationHead.vue';
+import GateRow from '../parts/sweeten/GateRow.vue';
+import QuantityField from '../parts/fields/QuantityField.vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
 import { useBatch } from '../stores/batch.ts';
@@ -32,7 +32,7 @@ async function rack(): Promise<void> {
 
 <template>
   <section>
-    <BenchHead>{{ tell(store.state.sentence) }}</BenchHead>
+    <StationHead>{{ tell(store.state.sentence) }}</StationHead>
     <GateRow :gates="store.gates.slice(0, 3)" class="three" />
     <div class="columns">
       <div class="stack">

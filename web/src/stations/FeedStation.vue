@@ -9,18 +9,18 @@ import { exactly } from '@hollow-bell/core/quantities';
 import { yeastOf } from '@hollow-bell/core/yeast';
 import { computed, ref } from 'vue';
 import { useKept } from '../stores/kept.ts';
-import BatchLog from '../parts/BatchLog.vue';
-import BenchHead from '../parts/BenchHead.vue';
-import DoseRow from '../parts/DoseRow.vue';
-import FigureValue from '../parts/FigureValue.vue';
-import NitrogenStairs from '../parts/NitrogenStairs.vue';
-import RaiseBatchPh from '../parts/RaiseBatchPh.vue';
-import SchoolFields from '../parts/SchoolFields.vue';
-import SchoolTable from '../parts/SchoolTable.vue';
-import SentenceText from '../parts/SentenceText.vue';
-import ShelfPlan from '../parts/ShelfPlan.vue';
-import SmellPanel from '../parts/SmellPanel.vue';
-import StopNote from '../parts/StopNote.vue';
+import BatchLog from '../parts/log/BatchLog.vue';
+import StationHead from '../parts/log/StationHead.vue';
+import DoseRow from '../parts/feed/DoseRow.vue';
+import FigureValue from '../parts/figures/FigureValue.vue';
+import NitrogenStairs from '../parts/feed/NitrogenStairs.vue';
+import RaiseBatchPh from '../parts/feed/RaiseBatchPh.vue';
+import SchoolFields from '../parts/feed/SchoolFields.vue';
+import SchoolTable from '../parts/feed/SchoolTable.vue';
+import SentenceText from '../parts/figures/SentenceText.vue';
+import ShelfPlan from '../parts/feed/ShelfPlan.vue';
+import SmellPanel from '../parts/feed/SmellPanel.vue';
+import StopNote from '../parts/figures/StopNote.vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useFeeding } from '../composables/useFeeding.ts';
 import { useReader } from '../composables/useReader.ts';
@@ -76,8 +76,8 @@ async function follow(over: Partial<Practice>): Promise<void> {
 
 <template>
   <section>
-    <BenchHead v-if="yeast !== null">{{ yeast.name }}, {{ yeast.demand }} demand</BenchHead>
-    <BenchHead v-else />
+    <StationHead v-if="yeast !== null">{{ yeast.name }}, {{ yeast.demand }} demand</StationHead>
+    <StationHead v-else />
     <p v-if="feeding === null || progress === null" class="quiet none">There is nothing to feed in this vessel.</p>
     <div v-else class="columns">
       <div class="stack">

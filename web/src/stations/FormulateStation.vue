@@ -2,9 +2,9 @@
 import type { Batch } from '@hollow-bell/contract';
 import type { MustPlan } from '@hollow-bell/core/must';
 import { useRouter } from 'vue-router';
-import BenchHead from '../parts/BenchHead.vue';
-import MustBench from '../parts/MustBench.vue';
-import SentenceText from '../parts/SentenceText.vue';
+import StationHead from '../parts/log/StationHead.vue';
+import MustPlanner from '../parts/must/MustPlanner.vue';
+import SentenceText from '../parts/figures/SentenceText.vue';
 import { useReader } from '../composables/useReader.ts';
 import { eventSentence } from '@hollow-bell/core/record';
 import { useBatch } from '../stores/batch.ts';
@@ -32,7 +32,7 @@ async function save(name: string, must: MustPlan): Promise<void> {
 </script>
 
 <template>
-  <MustBench
+  <MustPlanner
     v-if="store.batch !== null && isPlanned"
     :initial="store.batch.plan.must"
     :name="store.batch.name"
@@ -41,7 +41,7 @@ async function save(name: string, must: MustPlan): Promise<void> {
     :save="save"
   />
   <section v-else-if="store.batch !== null">
-    <BenchHead>mixed; the plan is kept as it was</BenchHead>
+    <StationHead>mixed; the plan is kept as it was</StationHead>
     <div class="columns">
       <div class="stack">
         <h2>Planned</h2>

@@ -2,14 +2,14 @@
 import { brewDay, eventOfStep, predictMust, styleOf } from '@hollow-bell/core/must';
 import type { BrewStep } from '@hollow-bell/core/must';
 import { computed, reactive, ref } from 'vue';
-import AttemperForm from '../parts/AttemperForm.vue';
-import BatchLog from '../parts/BatchLog.vue';
-import BenchHead from '../parts/BenchHead.vue';
-import BrewStepRow from '../parts/BrewStepRow.vue';
-import PitchForm from '../parts/PitchForm.vue';
-import ReadingForm from '../parts/ReadingForm.vue';
-import ReadingHelp from '../parts/ReadingHelp.vue';
-import ReconcilePanel from '../parts/ReconcilePanel.vue';
+import AttemperForm from '../parts/pitch/AttemperForm.vue';
+import BatchLog from '../parts/log/BatchLog.vue';
+import StationHead from '../parts/log/StationHead.vue';
+import BrewStepRow from '../parts/must/BrewStepRow.vue';
+import PitchForm from '../parts/pitch/PitchForm.vue';
+import ReadingForm from '../parts/watch/ReadingForm.vue';
+import ReadingHelp from '../parts/watch/ReadingHelp.vue';
+import ReconcilePanel from '../parts/must/ReconcilePanel.vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useBrewSheet } from '../composables/useBrewSheet.ts';
 import { useFeeding } from '../composables/useFeeding.ts';
@@ -109,12 +109,12 @@ const print = (): void => window.print();
 
 <template>
   <section v-if="store.batch !== null && must !== null && figures !== null">
-    <BenchHead>
+    <StationHead>
       <span class="no-print">
         <button type="button" class="link" @click="sheet">Brew day as PDF</button> &nbsp;
         <button type="button" class="link" @click="print">Print</button>
       </span>
-    </BenchHead>
+    </StationHead>
     <div class="columns">
       <div class="stack">
         <template v-if="pitched !== null">

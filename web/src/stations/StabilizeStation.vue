@@ -4,14 +4,14 @@ import { firstShutGate, freeSo2There, planStabilizing } from '@hollow-bell/core/
 import { Refusal } from '@hollow-bell/core/quantities';
 import type { SulfiteSalt } from '@hollow-bell/core/preservatives';
 import { computed, ref } from 'vue';
-import BatchLog from '../parts/BatchLog.vue';
-import BenchHead from '../parts/BenchHead.vue';
-import FigureValue from '../parts/FigureValue.vue';
-import GateRow from '../parts/GateRow.vue';
-import PickList from '../parts/PickList.vue';
-import ReadingForm from '../parts/ReadingForm.vue';
-import QuantityField from '../parts/QuantityField.vue';
-import VerdictList from '../parts/VerdictList.vue';
+import BatchLog from '../parts/log/BatchLog.vue';
+import StationHead from '../parts/log/StationHead.vue';
+import FigureValue from '../parts/figures/FigureValue.vue';
+import GateRow from '../parts/sweeten/GateRow.vue';
+import PickList from '../parts/fields/PickList.vue';
+import ReadingForm from '../parts/watch/ReadingForm.vue';
+import QuantityField from '../parts/fields/QuantityField.vue';
+import VerdictList from '../parts/figures/VerdictList.vue';
 import { exactly } from '@hollow-bell/core/quantities';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
@@ -73,7 +73,7 @@ function record(): Promise<boolean> {
 
 <template>
   <section>
-    <BenchHead>{{ tell(store.state.sentence) }}</BenchHead>
+    <StationHead>{{ tell(store.state.sentence) }}</StationHead>
     <GateRow :gates="store.gates" />
     <div class="columns">
       <div class="stack">

@@ -9,14 +9,14 @@ import { honeyName as toldAs } from '@hollow-bell/core/ingredients';
 import { yeastOf } from '@hollow-bell/core/yeast';
 import { fillOf } from '@hollow-bell/core/vessel';
 import { computed, ref } from 'vue';
-import BenchHead from '../parts/BenchHead.vue';
-import FigureValue from '../parts/FigureValue.vue';
-import GateRow from '../parts/GateRow.vue';
-import GlassLadder from '../parts/GlassLadder.vue';
-import PickList from '../parts/PickList.vue';
-import QuantityField from '../parts/QuantityField.vue';
-import SentenceText from '../parts/SentenceText.vue';
-import SweetOutcome from '../parts/SweetOutcome.vue';
+import StationHead from '../parts/log/StationHead.vue';
+import FigureValue from '../parts/figures/FigureValue.vue';
+import GateRow from '../parts/sweeten/GateRow.vue';
+import GlassLadder from '../parts/sweeten/GlassLadder.vue';
+import PickList from '../parts/fields/PickList.vue';
+import QuantityField from '../parts/fields/QuantityField.vue';
+import SentenceText from '../parts/figures/SentenceText.vue';
+import SweetOutcome from '../parts/sweeten/SweetOutcome.vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
 import { useBatch } from '../stores/batch.ts';
@@ -111,7 +111,7 @@ async function add(share: number): Promise<void> {
 
 <template>
   <section>
-    <BenchHead>{{ tell(store.state.sentence) }}</BenchHead>
+    <StationHead>{{ tell(store.state.sentence) }}</StationHead>
     <GateRow :gates="store.gates" />
     <div v-if="store.view !== null" class="columns">
       <div class="stack">

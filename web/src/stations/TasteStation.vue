@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import BatchLog from '../parts/BatchLog.vue';
-import BenchHead from '../parts/BenchHead.vue';
+import BatchLog from '../parts/log/BatchLog.vue';
+import StationHead from '../parts/log/StationHead.vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
 import { useBatch } from '../stores/batch.ts';
@@ -23,7 +23,7 @@ async function save(): Promise<void> {
 
 <template>
   <section>
-    <BenchHead />
+    <StationHead />
     <div class="columns">
       <div class="stack">
         <h2>What does it say today?</h2>

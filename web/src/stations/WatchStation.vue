@@ -4,26 +4,26 @@ import { exactly } from '@hollow-bell/core/quantities';
 import { ledgerWorking } from '@hollow-bell/core/record';
 import { endWorking, traitsOf } from '@hollow-bell/core/watch';
 import { computed, defineAsyncComponent, ref } from 'vue';
-import AskList from '../parts/AskList.vue';
-import BatchLog from '../parts/BatchLog.vue';
-import BenchHead from '../parts/BenchHead.vue';
-import FigureValue from '../parts/FigureValue.vue';
-import FloatPanel from '../parts/FloatPanel.vue';
-import ForecastPanel from '../parts/ForecastPanel.vue';
-import QuickMarks from '../parts/QuickMarks.vue';
-import ReadingForm from '../parts/ReadingForm.vue';
-import ReadingsImport from '../parts/ReadingsImport.vue';
-import SentenceText from '../parts/SentenceText.vue';
-import StallClinic from '../parts/StallClinic.vue';
-import StopNote from '../parts/StopNote.vue';
+import AskList from '../parts/rounds/AskList.vue';
+import BatchLog from '../parts/log/BatchLog.vue';
+import StationHead from '../parts/log/StationHead.vue';
+import FigureValue from '../parts/figures/FigureValue.vue';
+import FloatPanel from '../parts/watch/FloatPanel.vue';
+import ForecastPanel from '../parts/watch/ForecastPanel.vue';
+import QuickMarks from '../parts/watch/QuickMarks.vue';
+import ReadingForm from '../parts/watch/ReadingForm.vue';
+import ReadingsImport from '../parts/watch/ReadingsImport.vue';
+import SentenceText from '../parts/figures/SentenceText.vue';
+import StallClinic from '../parts/watch/StallClinic.vue';
+import StopNote from '../parts/figures/StopNote.vue';
 import { useDescent } from '../composables/useDescent.ts';
 import { useReader } from '../composables/useReader.ts';
 import { MEMBERS, useWatchForecast } from '../composables/useWatchForecast.ts';
-import { saveCsv } from '../shown/csv.ts';
+import { saveCsv } from '../api/saveCsv.ts';
 import { readingsToCsv } from '@hollow-bell/tell/readings';
 import { useBatch } from '../stores/batch.ts';
 
-const DescentChart = defineAsyncComponent(() => import('../parts/DescentChart.vue'));
+const DescentChart = defineAsyncComponent(() => import('../parts/watch/DescentChart.vue'));
 const store = useBatch();
 const { tell, show } = useReader();
 
@@ -67,8 +67,8 @@ const lossesL = computed(() =>
 
 <template>
   <section>
-    <BenchHead v-if="isAlarmed" />
-    <BenchHead v-else>{{ tell(store.state.sentence) }}</BenchHead>
+    <StationHead v-if="isAlarmed" />
+    <StationHead v-else>{{ tell(store.state.sentence) }}</StationHead>
     <StopNote v-if="isAlarmed"><SentenceText :sentence="store.state.sentence" /></StopNote>
     <div v-if="store.figures !== null && store.ledger.history.bottled === null" class="strip">
       <FigureValue label="Gravity" kind="sg" :figure="store.figures.sg" :working="workings.sg" />

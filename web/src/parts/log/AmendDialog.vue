@@ -1,0 +1,121 @@
+<script setup lang="ts">
+import { HAPPENINGS, eventSentence } from '@hollow-bell/core/record';
+import type { CorrectedField, LogEntry, Replacement } from '@hollow-bell/core/record';
+import { Refusal } from '@hollow-bell/core/quantities';
+import { computed, onMounted, ref } from 'vue';
+import PickList from '../fields/PickList.vue';
+import QuantityField from '../fields/QuantityField.vue';
+import { useAttempt } from '../../composables/useAttempt.ts';
+import { useReader } from '../../composables/useReader.ts';
+import { useBatch } from '../../stores/batch.ts';
+import { useRounds } from '../../stores/rounds.ts';
+import MakerDialog from '../fields/MakerDialog.vue';
+
+const props = defineProps<{ entry: LogEntry }>();
+const emit = defineEmits<{ close: [] }>();
+
+const store = useBatch();
+const { tell } = useReader();
+const { refusal, busy, attempt, blocked } = useAttempt();
+const standing = props.entry.standing;
+/** A reading shows only what was read then. */
+const corrects: readonly CorrectedField[] = HAPPENINGS[standing.kind].corrects;
+const fields = corrects.flatMap(({ name, label, kind }) =>
+  kind === 'text' || (standing.kind === 'reading' && !(name in standing.payload)) ? [] : [{ name, label, kind }],
+);
+const words = corrects.find(({ kind }) => kind === 'text') ?? null;
+const rounds = useRounds();
+const moveTo = ref('');
+const others = computed(() =>
+  rounds.standing.filter(({ id }) => id !== store.batch?.id).map(({ id, name }) => ({ value: id, label: name })),
+);
+onMounted(() => (standing.kind === 'reading' ? rounds.load() : undefined));
+async function move(): Promise<void> {
+  if (await attempt(() => store.move(props.entry.first.id, moveTo.value))) emit('close');
+}
+const values = ref<Record<string, number | null>>(
+  Object.fromEntries(fields.map(({ name }) => [name, (standing.payload as Record<string, number | undefined>)[name] ?? null])),
+);
+const text = ref(words === null ? '' : ((standing.payload as Record<string, string>)[words.name] ?? ''));
+const toLocal = (at: number): string => new Date(at - new Date(at).getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
+const time = ref(toLocal(standing.happenedAt));
+const title = computed(() => `Correct: ${tell(eventSentence(standing))}`);
+
+function replacement(): Replacement {
+  const happenedAt = time.value === toLocal(standing.happenedAt) ? standing.happenedAt : new Date(time.value).getTime();
+  if (!Number.isFinite(happenedAt)) throw new Refusal('The time is not complete; give a day and a clock time.');
+  const changed = Object.fromEntries(Object.entries(values.value).filter(([, value]) => value !== null));
+  const kept = Object.fromEntries(Object.entries(standing.payload).filter(([name]) => !(name in values.value)));
+  const said = words === null || text.value.trim() === '' ? {} : { [words.name]: text.value.trim() };
+  return { kind: standing.kind, payload: { ...kept, ...changed, ...said }, happenedAt } as Replacement;
+}
+
+async function save(what: 'correct' | 'take back' | 'bring back'): Promise<void> {
+  const eventId = props.entry.first.id;
+  const done = await attempt(
+    () => {
+      const lastAmendment = props.entry.amendments.at(-1)?.id;
+      if (what === 'take back') return store.withdraw([eventId], `took back ${tell(eventSentence(standing))}`);
+      if (what === 'bring back' && lastAmendment !== undefined)
+        return store.withdraw([lastAmendment], `brought back ${tell(eventSentence(standing))}`);
+      return store.write(
+        [{ kind: 'amendment', payload: { eventId, replacement: replacement() } }],
+        `corrected ${tell(eventSentence(standing))}`,
+      );
+    },
+    { isWhole: what === 'correct' },
+  );
+  if (done) emit('close');
+}
+</script>
+
+<template>
+  <MakerDialog :title="title" width="min(460px, 94vw)" @close="emit('close')">
+    <form class="stack" @submit.prevent="save('correct')">
+      <template v-if="!entry.withdrawn">
+        <QuantityField
+          v-for="field in fields"
+          :key="field.name"
+          v-model="values[field.name]!"
+          :kind="field.kind"
+          :label="field.label"
+          :needed="standing.kind !== 'reading'"
+        />
+        <label v-if="words !== null"
+          ><span class="small quiet">{{ words.label }}</span
+          ><el-input v-model="text" type="textarea" :rows="3" maxlength="2000"
+        /></label>
+        <label class="time"><span class="small quiet">when</span><input v-model="time" type="datetime-local" class="mono" /></label>
+      </template>
+      <p v-if="standing.kind === 'reading' && !entry.withdrawn && others.length > 0" class="deeds">
+        <PickList v-model="moveTo" label="it belongs to another batch" :options="others" />
+        <el-button v-if="moveTo !== ''" :loading="busy" @click="move">Move it there</el-button>
+      </p>
+      <p class="small quiet">The old entry stays on record and can be seen in the log.</p>
+      <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
+      <div class="deeds">
+        <el-button v-if="entry.withdrawn" type="primary" :loading="busy" @click="save('bring back')">Bring it back</el-button>
+        <template v-else>
+          <el-button type="primary" native-type="submit" :loading="busy" :disabled="blocked">Correct it</el-button>
+          <el-button :loading="busy" @click="save('take back')">It never happened</el-button>
+        </template>
+      </div>
+    </form>
+  </MakerDialog>
+</template>
+
+<style scoped>
+.time {
+  display: grid;
+  gap: 2px;
+}
+
+.time input {
+  height: 40px;
+  padding: 0 4px;
+  border: 0;
+  border-bottom: 1px solid var(--soot-3);
+  background: transparent;
+  color: inherit;
+}
+</style>

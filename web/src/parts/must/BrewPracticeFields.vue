@@ -1,0 +1,68 @@
+<script setup lang="ts">
+import type { Practice } from '@hollow-bell/contract';
+
+const practice = defineModel<Practice>({ required: true });
+const change = (over: Partial<Practice>): void => {
+  practice.value = { ...practice.value, ...over };
+};
+const FRUIT = [
+  { id: 'sulfite', name: 'Sulfite and wait', says: '50 mg/L in the must, a day before the yeast.' },
+  { id: 'pasteurize', name: 'Pasteurize the purée', says: '71 °C all through, a minute, then cool.' },
+  { id: 'none', name: 'Neither', says: 'Clean fruit, a strong start, and luck.' },
+] as const;
+const PITCH = [
+  { id: 'rehydrate', name: 'Rehydrate', says: 'In warm water, then must in parts.' },
+  { id: 'sprinkle', name: 'Sprinkle dry', says: 'On the must, as it is.' },
+] as const;
+</script>
+
+<template>
+  <div class="fields">
+    <fieldset>
+      <legend>Fresh fruit</legend>
+      <label v-for="way in FRUIT" :key="way.id" class="choice">
+        <input type="radio" name="fruit" :checked="practice.fruit === way.id" @change="change({ fruit: way.id })" />
+        <span
+          ><b>{{ way.name }}</b> <span class="quiet">{{ way.says }}</span></span
+        >
+      </label>
+      <label class="choice">
+        <input type="checkbox" :checked="practice.pecticEnzyme" @change="change({ pecticEnzyme: !practice.pecticEnzyme })" />
+        <span>Pectic enzyme over fruit</span>
+      </label>
+    </fieldset>
+    <fieldset>
+      <legend>Brew day</legend>
+      <label v-for="way in PITCH" :key="way.id" class="choice">
+        <input type="radio" name="pitch" :checked="practice.pitch === way.id" @change="change({ pitch: way.id })" />
+        <span
+          ><b>{{ way.name }}</b> <span class="quiet">{{ way.says }}</span></span
+        >
+      </label>
+      <label class="choice">
+        <input type="checkbox" :checked="practice.mustSulfite" @change="change({ mustSulfite: !practice.mustSulfite })" />
+        <span>Sulfite every must a day before the pitch</span>
+      </label>
+    </fieldset>
+    <fieldset>
+      <legend>Money</legend>
+      <label class="choice">
+        <input
+          class="line-input sign"
+          maxlength="4"
+          aria-label="Sign of your money"
+          :value="practice.currency"
+          @change="change({ currency: ($event.target as HTMLInputElement).value.trim() || practice.currency })"
+        />
+        <span class="quiet">written before amounts</span>
+      </label>
+    </fieldset>
+  </div>
+</template>
+
+<style scoped src="../fields/choices.css"></style>
+<style scoped>
+.sign {
+  width: 64px;
+}
+</style>

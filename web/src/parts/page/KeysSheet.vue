@@ -1,0 +1,85 @@
+<script setup lang="ts">
+import { useSingleKeys } from '../../composables/useSingleKeys.ts';
+import { defineAsyncComponent, ref } from 'vue';
+import { useRouter } from 'vue-router';
+
+/** Seldom needed, and not by the first view. */
+const MakerDialog = defineAsyncComponent(() => import('../fields/MakerDialog.vue'));
+
+const open = ref(false);
+const router = useRouter();
+let leader = 0;
+
+const PLACES: Record<string, string> = { r: 'rounds', b: 'batches', e: 'bench', s: 'shelf' };
+const KEYS: [string, string][] = [
+  ['/', 'to the dip line'],
+  ['g r', 'to Rounds'],
+  ['g b', 'to Batches'],
+  ['g e', 'to the Bench'],
+  ['g s', 'to the Shelf'],
+  ['n', 'a new batch'],
+  ['j k ↓ ↑', 'on Rounds: from ask to ask'],
+  ['Enter', 'on Rounds: done as planned, or to where it is done'],
+  ['o', 'on Rounds: otherwise'],
+  ['l', 'on Rounds: later, or not at all'],
+  ['?', 'this sheet'],
+  ['Esc', 'empties the dip line, closes what is open'],
+];
+const DIPS: [string, string][] = [
+  ['1.048 21c', 'a gravity, and how warm the sample was'],
+  ['1.070 at 68 · 70f 1.062 · 12 bx · 1.012 float', 'the same in other words, or by another instrument'],
+  ['ph 3.42 ta 6.1', 'an acidity, and titrated acid in g/L'],
+  ['so2 28 · lees 12 mm', 'free sulfur dioxide, height of the lees'],
+  ['bubbling · no bubbles · film · vinegar', 'what you see and smell'],
+  ['fed', 'the dose that is planned, as planned'],
+  ['fed 3 g organic + 0.8 g dap', 'what you really gave, as one dose'],
+  ['honey 200 g · water 1 l · sulfite 0.4 g', 'what went in'],
+  ['degassed · stirred · clear · hazy', 'what you did or see'],
+  ['racked 4.2 l', 'and what is left'],
+  ['bag out 400 g', 'pulp lifted out, as it drips'],
+  ['lost 1.5 l · foamed over 1.5 l', 'what is gone'],
+  ['yesterday 18:40 1.062 · sunday 9:00 … · 3 h ago …', 'the same, earlier'],
+  ['note rain all day', 'a note, word for word'],
+];
+
+useSingleKeys(['?', 'n', 'g', ...Object.keys(PLACES)], (event) => {
+  const led = event.timeStamp - leader < 1200;
+  if (event.key === '?') open.value = true;
+  else if (event.key === 'g') leader = event.timeStamp;
+  else if (event.key === 'n') void router.push({ name: 'new' });
+  else if (led && event.key in PLACES) void router.push({ name: PLACES[event.key] ?? 'rounds' });
+  else return false;
+  return true;
+});
+</script>
+
+<template>
+  <MakerDialog v-if="open" v-model="open" title="Keys" width="min(560px, 92vw)">
+    <dl>
+      <template v-for="[key, does] in KEYS" :key="key"
+        ><dt class="mono">{{ key }}</dt>
+        <dd>{{ does }}</dd></template
+      >
+    </dl>
+    <h2>What the dip line understands</h2>
+    <dl>
+      <template v-for="[key, does] in DIPS" :key="key"
+        ><dt class="mono">{{ key }}</dt>
+        <dd>{{ does }}</dd></template
+      >
+    </dl>
+  </MakerDialog>
+</template>
+
+<style scoped>
+dl {
+  display: grid;
+  grid-template-columns: minmax(120px, 44%) 1fr;
+  gap: 6px 16px;
+  margin-bottom: 18px;
+}
+
+h2 {
+  margin-bottom: 8px;
+}
+</style>

@@ -1,0 +1,79 @@
+<script setup lang="ts">
+import { computed, defineAsyncComponent } from 'vue';
+import { useAttempt } from '../../composables/useAttempt.ts';
+import { useReader } from '../../composables/useReader.ts';
+import { useKept } from '../../stores/kept.ts';
+import { useOutbox } from '../../stores/outbox.ts';
+import { useWrote } from '../../stores/wrote.ts';
+
+/** Seldom needed, and not by the first view. */
+const ConflictNotice = defineAsyncComponent(() => import('./ConflictNotice.vue'));
+
+const wrote = useWrote();
+const outbox = useOutbox();
+const kept = useKept();
+const { tell } = useReader();
+const { refusal, attempt } = useAttempt();
+const waiting = computed(() => outbox.parcels.filter((parcel) => parcel.since === null).length);
+const undo = async (): Promise<void> => (await import('../../stores/writing.ts')).useWriting().undo();
+</script>
+
+<template>
+  <div class="notices no-print" aria-live="polite">
+    <p v-if="outbox.away !== '' && waiting > 0" class="notice away" role="status">
+      {{ outbox.away }} <b>{{ waiting }} waiting.</b> <button type="button" class="link" @click="outbox.flush()">Try now</button>
+    </p>
+    <p v-if="kept.waiting.length > 0" class="notice away" role="status">
+      Kept here and on its way: {{ kept.waiting.join(', ') }}. <button type="button" class="link" @click="kept.flush()">Try now</button>
+    </p>
+    <p v-if="kept.lost !== null" class="notice stop" role="alert">
+      Not written: {{ kept.lost.what }}. {{ kept.lost.sentence }}
+      <button type="button" class="link" @click="kept.lost = null">Understood</button>
+    </p>
+    <ConflictNotice v-if="outbox.conflict !== null" />
+    <p v-else-if="outbox.refused !== null" class="notice stop" role="alert">
+      {{ tell(outbox.refused.sentence) }} Not written: “{{ outbox.refused.typed }}”.
+      <button type="button" class="link" @click="outbox.refused = null">Understood</button>
+    </p>
+    <p v-else-if="wrote.last !== null && waiting === 0" class="notice" role="status">
+      Written: {{ wrote.last.told }}.
+      <button type="button" class="link" @click="attempt(() => undo())">Undo</button>
+      <button type="button" class="link" aria-label="Dismiss" @click="wrote.last = null">Dismiss</button>
+      <span v-if="refusal !== ''" class="refusal">{{ refusal }}</span>
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.notices {
+  max-width: 1280px;
+  margin: 0 auto;
+  padding: 0 32px;
+}
+
+.notice {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 14px;
+  padding: 6px 12px;
+  border-left: 4px solid var(--verdigris);
+  background: var(--verdigris-soft);
+}
+
+.away {
+  border-color: var(--wax-fill);
+  background: var(--wax-soft);
+}
+
+.stop {
+  border-color: var(--madder);
+  background: var(--madder-soft);
+}
+
+@media (max-width: 720px) {
+  .notices {
+    padding: 0 16px;
+  }
+}
+</style>

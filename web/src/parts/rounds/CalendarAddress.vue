@@ -1,0 +1,69 @@
+<script setup lang="ts">
+import { useClipboard } from '@vueuse/core';
+import { computed, onMounted, ref } from 'vue';
+import { api } from '../../api/client.ts';
+import { useAttempt } from '../../composables/useAttempt.ts';
+
+const token = ref<string | null>(null);
+const { refusal, busy, attempt } = useAttempt();
+const { copy, copied } = useClipboard();
+const address = computed(() => (token.value === null ? '' : `${location.origin}/api/calendar/${token.value}.ics`));
+const set = (answer: Promise<{ token: string | null }>): Promise<boolean> =>
+  attempt(async () => {
+    token.value = (await answer).token;
+  });
+onMounted(() => set(api.calendar()));
+</script>
+
+<template>
+  <section class="calendar" aria-label="Calendar">
+    <h2>In your calendar</h2>
+    <p class="quiet">
+      Feedings, bags and readings with a date, for any calendar that can subscribe to an address. They move as the must does.
+    </p>
+    <template v-if="token !== null">
+      <label>
+        <span class="small quiet">subscribe to</span>
+        <input
+          class="line-input"
+          :value="address"
+          readonly
+          data-test="calendar-address"
+          @focus="($event.target as HTMLInputElement).select()"
+        />
+      </label>
+      <p class="deeds">
+        <el-button @click="copy(address)">{{ copied ? 'Copied' : 'Copy it' }}</el-button>
+        <el-button :loading="busy" @click="set(api.renewCalendar())">A new address</el-button>
+        <el-button :loading="busy" @click="set(api.closeCalendar())">Close it</el-button>
+      </p>
+      <p class="small quiet">
+        Whoever has the address can read what is due, and nothing else. It answers on this machine only; a new one shuts the one before.
+      </p>
+    </template>
+    <p v-else>
+      <el-button :loading="busy" @click="set(api.renewCalendar())">Open an address</el-button>
+    </p>
+    <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
+  </section>
+</template>
+
+<style scoped>
+.calendar {
+  display: grid;
+  gap: 8px;
+  padding-top: 10px;
+  border-top: 1px solid var(--rule);
+}
+
+label {
+  display: grid;
+  gap: 2px;
+}
+
+.deeds {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+</style>

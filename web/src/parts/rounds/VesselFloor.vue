@@ -1,0 +1,136 @@
+<script setup lang="ts">
+import { traitsOf } from '@hollow-bell/core/watch';
+import { DAY_MS } from '@hollow-bell/core/quantities';
+import type { Standing } from '@hollow-bell/contract';
+import { sectionOf } from '@hollow-bell/core/vessel';
+import { useElementSize } from '@vueuse/core';
+import { computed, ref } from 'vue';
+import { useReader } from '../../composables/useReader.ts';
+import { liquidColor } from '../../look/liquidColor.ts';
+import BellMark from './BellMark.vue';
+import VesselSection from '../vessel/VesselSection.vue';
+
+const props = defineProps<{ standing: readonly Standing[] }>();
+
+const { show, reader } = useReader();
+const floor = ref<HTMLElement | null>(null);
+const { width } = useElementSize(floor);
+const TALLEST_PX = 214;
+const NARROWEST_COLUMN_PX = 118;
+const COLUMN_AIR_PX = 22;
+
+/** One scale for all, so that a jug looks small beside a carboy. */
+const scale = computed(() => {
+  const sections = props.standing.map(({ vessel }) => sectionOf(vessel));
+  const tallest = Math.max(1, ...sections.map((section) => section.heightCm.at(-1) ?? 0));
+  const widest = Math.max(1, ...sections.map((section) => 2 * Math.max(...section.radiusCm)));
+  const columnPx = Math.max(width.value / Math.max(1, sections.length), NARROWEST_COLUMN_PX);
+  return Math.min(TALLEST_PX / tallest, (columnPx - COLUMN_AIR_PX) / widest);
+});
+
+const vessels = computed(() =>
+  props.standing.map((standing) => {
+    const { pitchedAt, phase, sg, volumeL, leesL, colors, asks } = standing;
+    const day = pitchedAt === null ? 'no yeast yet' : `day ${Math.max(0, Math.floor((reader.value.now - pitchedAt) / DAY_MS))}`;
+    return {
+      standing,
+      bell: asks[0]?.bell ?? 'still',
+      sg: show('sg', sg),
+      about: `${day} · ${phase}`,
+      layers: [{ liters: volumeL, color: liquidColor(colors), label: '' }],
+      leesL,
+      foaming: traitsOf(phase).foams === true,
+    };
+  }),
+);
+</script>
+
+<template>
+  <div ref="floor" class="scroll">
+    <ol class="floor" aria-label="Vessels" :style="{ minWidth: `${vessels.length * NARROWEST_COLUMN_PX}px` }">
+      <li v-for="vessel in vessels" :key="vessel.standing.id" :data-batch="vessel.standing.name">
+        <RouterLink :to="{ name: 'batch', params: { id: vessel.standing.id } }">
+          <span class="stand"
+            ><VesselSection
+              :vessel="vessel.standing.vessel"
+              :layers="vessel.layers"
+              :scale="scale"
+              :lees-l="vessel.leesL"
+              :foaming="vessel.foaming"
+              airlock
+              :title="`${vessel.standing.name} in a ${vessel.standing.vessel.name}`"
+          /></span>
+          <b>{{ vessel.standing.name }}</b>
+          <span class="sg">{{ vessel.sg }}</span>
+          <span class="about small quiet"><BellMark :bell="vessel.bell" />{{ vessel.about }}</span>
+        </RouterLink>
+      </li>
+    </ol>
+  </div>
+</template>
+
+<style scoped>
+.scroll {
+  overflow-x: auto;
+  scrollbar-width: thin;
+}
+
+.floor {
+  display: grid;
+  grid-auto-flow: column;
+  grid-auto-columns: minmax(0, 1fr);
+  grid-template-rows: repeat(4, auto);
+}
+
+.floor li,
+a {
+  display: grid;
+  grid-row: 1 / -1;
+  grid-template-rows: subgrid;
+}
+
+a {
+  justify-items: center;
+  text-align: center;
+  text-decoration: none;
+}
+
+.stand {
+  display: grid;
+  align-content: end;
+  justify-items: center;
+  width: 100%;
+  margin-bottom: 8px;
+  border-bottom: 2px solid var(--soot);
+  box-shadow: 0 5px 0 var(--floor);
+}
+
+.stand :deep(svg) {
+  margin-bottom: -2px;
+}
+
+b {
+  padding: 6px 4px 0;
+  line-height: 1.2;
+}
+
+.sg {
+  font-size: 23px;
+  font-weight: 740;
+  line-height: 1.25;
+}
+
+.about {
+  display: flex;
+  align-items: center;
+  gap: 5px;
+  padding: 0 4px 4px;
+  line-height: 1.25;
+  min-height: 34px;
+}
+
+.about svg {
+  width: 18px;
+  height: 17px;
+}
+</style>

@@ -1,0 +1,45 @@
+<script setup lang="ts">
+import type { Ranged } from '@hollow-bell/core/quantities';
+import { sugarRange } from '@hollow-bell/core/sweeten';
+import type { Sweetened } from '@hollow-bell/core/sweeten';
+import type { Fill } from '@hollow-bell/core/vessel';
+import BellMark from '../rounds/BellMark.vue';
+import { useReader } from '../../composables/useReader.ts';
+
+defineProps<{ before: Sweetened; after: Sweetened; sugar: Ranged; fill: Fill | null }>();
+
+const { show, showFigure } = useReader();
+</script>
+
+<template>
+  <div class="pairs" data-test="outcome">
+    <p>
+      <span>Gravity</span><b>{{ show('sg', before.sg) }} → {{ show('sg', after.sg) }}</b>
+    </p>
+    <p>
+      <span>Sugar</span><b>{{ showFigure('gPerL', sugar) }} → {{ showFigure('gPerL', sugarRange(after, sugar)) }}</b>
+    </p>
+    <p>
+      <span>Alcohol</span><b>{{ show('abv', before.abv) }} → {{ show('abv', after.abv) }}</b>
+    </p>
+    <p>
+      <span>Volume</span><b>{{ show('volumeL', before.volumeL) }} → {{ show('volumeL', after.volumeL) }}</b>
+    </p>
+  </div>
+  <p v-if="fill !== null" class="fit">
+    <BellMark :bell="fill.overflowL > 0 ? 'cracked' : 'still'" />
+    <span v-if="fill.overflowL > 0"
+      ><b>{{ show('volumeL', fill.overflowL) }}</b> too much for this vessel. Take a larger one, or draw some off first.</span
+    >
+    <span v-else
+      >Fits: <b>{{ show('volumeL', fill.headspaceL) }}</b> left. It will cloud for a week or two.</span
+    >
+  </p>
+</template>
+
+<style scoped>
+.fit {
+  display: grid;
+  grid-template-columns: 30px 1fr;
+}
+</style>

@@ -1,0 +1,108 @@
+<script setup lang="ts">
+import type { Batch } from '@hollow-bell/contract';
+import { viewOf } from '@hollow-bell/core/record';
+import { smallestHolding } from '@hollow-bell/core/vessel';
+import { computed, onMounted, ref } from 'vue';
+import { useAttempt } from '../../composables/useAttempt.ts';
+import { useReader } from '../../composables/useReader.ts';
+import { useBatch } from '../../stores/batch.ts';
+import { useKept } from '../../stores/kept.ts';
+import { useShelf } from '../../stores/shelf.ts';
+import PickList from '../fields/PickList.vue';
+import QuantityField from '../fields/QuantityField.vue';
+import MakerDialog from '../fields/MakerDialog.vue';
+
+const emit = defineEmits<{ close: [] }>();
+const store = useBatch();
+const shelf = useShelf();
+const kept = useKept();
+const { show } = useReader();
+const { refusal, busy, attempt, blocked } = useAttempt();
+
+const presentL = computed(() => viewOf(store.ledger)?.volumeL ?? 0);
+const fitting = (volumeL: number): string => smallestHolding(shelf.vessels, volumeL)?.name ?? '';
+const child = (n: number) => ({
+  id: crypto.randomUUID(),
+  name: `${store.batch?.name ?? 'Batch'} ${n}`,
+  volumeL: (Math.round(presentL.value * 50) / 100) as number | null,
+  vessel: fitting(Math.round(presentL.value * 50) / 100),
+});
+const children = ref([child(2)]);
+onMounted(async () => {
+  await shelf.load();
+  for (const each of children.value) each.vessel = fitting(each.volumeL ?? 0);
+});
+const leftL = computed(() => presentL.value - children.value.reduce((sum, { volumeL }) => sum + (volumeL ?? 0), 0));
+const vessels = computed(() => shelf.vessels.map(({ name }) => ({ value: name, label: name })));
+const addChild = (): void => {
+  children.value.push({ ...child(children.value.length + 2), volumeL: Math.max(0, Math.round(leftL.value * 50) / 100) });
+};
+
+async function split(): Promise<void> {
+  const { batch } = store;
+  if (batch === null) return;
+  const done = await attempt(async () => {
+    const into = children.value.map(({ id, name, volumeL, vessel }) => ({
+      id,
+      name,
+      volumeL: volumeL ?? 0,
+      vessel: shelf.vessels.find((each) => each.name === vessel) ?? batch.plan.must.vessel,
+    }));
+    const split = { afterSeq: batch.lastSeq, happenedAt: Date.now(), children: into };
+    store.batch = await kept.write<Batch>({ what: 'split', id: batch.id, split });
+  });
+  if (done) emit('close');
+}
+</script>
+
+<template>
+  <MakerDialog title="Split into other vessels" width="min(560px, 94vw)" @close="emit('close')">
+    <form class="form" @submit.prevent="split">
+      <p class="quiet">Each part becomes a batch of its own and keeps this one’s history.</p>
+      <div v-for="each in children" :key="each.id" class="child">
+        <label><span class="small quiet">called</span><input v-model="each.name" class="line-input" maxlength="80" /></label>
+        <QuantityField v-model="each.volumeL" kind="volume" label="takes" needed />
+        <PickList v-model="each.vessel" label="into" :options="vessels" />
+      </div>
+      <button v-if="children.length < 6" type="button" class="link add" @click="addChild">One more vessel</button>
+      <p v-if="leftL >= -0.005">
+        <b>{{ show('volumeL', Math.max(0, leftL)) }}</b> stays where it is.
+      </p>
+      <p v-else class="refusal">That is {{ show('volumeL', -leftL) }} more than there is.</p>
+      <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
+      <el-button type="primary" native-type="submit" :loading="busy" :disabled="blocked || leftL < -0.005">Split it</el-button>
+    </form>
+  </MakerDialog>
+</template>
+
+<style scoped>
+.form {
+  display: grid;
+  gap: 12px;
+}
+
+.child {
+  display: grid;
+  grid-template-columns: 1fr 110px 150px;
+  gap: 8px 16px;
+}
+
+label {
+  display: grid;
+  gap: 2px;
+}
+
+.add {
+  justify-self: start;
+}
+
+@media (max-width: 720px) {
+  .child {
+    grid-template-columns: 1fr 1fr;
+  }
+
+  .child label:first-child {
+    grid-column: 1 / -1;
+  }
+}
+</style>

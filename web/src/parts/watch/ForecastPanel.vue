@@ -1,0 +1,129 @@
+<script setup lang="ts">
+import { HOUR_MS } from '@hollow-bell/core/quantities';
+import { THIRD_BREAK, TOO_LATE_SHARE } from '@hollow-bell/core/yeast';
+import { DRIFT_SD_C, WARMER_C } from '@hollow-bell/core/forecast';
+import type { Forecast, WhatIf } from '@hollow-bell/core/forecast';
+import type { Ranged } from '@hollow-bell/core/quantities';
+import { computed } from 'vue';
+import { useReader } from '../../composables/useReader.ts';
+
+const props = defineProps<{
+  forecast: Forecast | null;
+  /** As planned, while something else is asked. */
+  planned?: Forecast | null;
+  hasFailed?: boolean;
+  progress: number | null;
+  pitchedAt: number;
+  now: number;
+  members: number;
+  shareGone: number;
+}>();
+const emit = defineEmits<{ again: [] }>();
+const whatIf = defineModel<WhatIf>({ required: true });
+
+const { show } = useReader();
+const WAYS = computed((): { id: WhatIf; label: string }[] => [
+  { id: 'planned', label: 'as planned' },
+  { id: 'warmer', label: `${show('degrees', WARMER_C)} warmer` },
+  { id: 'fed now', label: 'fed now' },
+  { id: 'nothing', label: 'nothing more done' },
+]);
+const at = (hour: number): number => props.pitchedAt + hour * HOUR_MS;
+/** A day, no hour: nobody knows the hour. */
+function day(hour: number): string {
+  const days = Math.round((at(hour) - props.now) / HOUR_MS / 24);
+  if (days <= 0) return 'today';
+  if (days === 1) return 'tomorrow';
+  return days < 7 ? new Date(at(hour)).toLocaleDateString(undefined, { weekday: 'long' }) : `in ${days} days`;
+}
+function told({ value, low, high }: Ranged): string {
+  const ends = [day(Math.max(low, (props.now - props.pitchedAt) / HOUR_MS)), day(high)];
+  const bare = ends.map((end) => (day(value).startsWith('in ') ? end.replace(/^in (\d+) days$/, '$1') : end));
+  return `${day(value)} (${bare.join(' to ')})`;
+}
+const isAhead = (range: Ranged | null): range is Ranged => range !== null && at(range.value) > props.now;
+/** What the question changes, in days and shares; “no sooner” is an answer too. */
+const difference = computed(() => {
+  const [asked, planned] = [props.forecast, props.planned];
+  if (asked === null || planned === null || planned === undefined || props.progress !== null) return '';
+  const days = asked.endH === null || planned.endH === null ? null : Math.round((asked.endH.value - planned.endH.value) / 24);
+  const end =
+    days === null
+      ? ''
+      : days === 0
+        ? 'It ends on about the same day'
+        : `It ends about ${Math.abs(days)} ${Math.abs(days) === 1 ? 'day' : 'days'} ${days < 0 ? 'sooner' : 'later'}`;
+  const [before, after] = [planned.stickProbability, asked.stickProbability].map((share) => show('percent', 100 * share));
+  return [end, before === after ? 'sticks as likely' : `sticks in ${after} instead of ${before}`].filter(Boolean).join(', and ') + '.';
+});
+const rows = computed(() => {
+  const found = props.forecast;
+  if (found === null) return [];
+  return [
+    ...(isAhead(found.thirdBreakH) && props.shareGone < THIRD_BREAK
+      ? [{ label: 'A third of the sugar gone', value: told(found.thirdBreakH) }]
+      : []),
+    ...(isAhead(found.halfH) && props.shareGone < TOO_LATE_SHARE ? [{ label: 'Half of it', value: told(found.halfH) }] : []),
+    ...(isAhead(found.endH) ? [{ label: 'It ends', value: told(found.endH) }] : []),
+    {
+      label: 'Sugar left then',
+      value: `${show('gPerL', found.finalSugarGPerL.value)} (${show('gPerL', found.finalSugarGPerL.low)} to ${show('gPerL', found.finalSugarGPerL.high)})`,
+    },
+    { label: 'It sticks before that', value: show('percent', 100 * found.stickProbability) },
+  ];
+});
+</script>
+
+<template>
+  <section class="forecast" aria-label="Forecast" data-test="forecast">
+    <div class="head">
+      <h2>Where it is heading</h2>
+      <span class="switches no-print">
+        <button v-for="way in WAYS" :key="way.id" type="button" :aria-pressed="whatIf === way.id" @click="whatIf = way.id">
+          {{ way.label }}
+        </button>
+      </span>
+    </div>
+    <p v-if="progress !== null" class="small quiet" role="status">Working it out, {{ Math.round(100 * progress) }} %.</p>
+    <p v-if="hasFailed === true" class="refusal" role="alert">
+      The forecast could not be worked out in this browser. <button type="button" class="link" @click="emit('again')">Try again</button>
+    </p>
+    <p v-if="forecast?.missesLast === true" class="caution">
+      Its last reading lies outside of what this forecast takes for possible: trust the readings, and read again soon.
+    </p>
+    <div v-if="rows.length > 0" class="pairs">
+      <p v-for="row in rows" :key="row.label">
+        <span>{{ row.label }}</span><b>{{ row.value }}</b>
+      </p>
+    </div>
+    <p v-if="difference !== ''" data-test="difference">Against the plan, dotted: {{ difference }}</p>
+    <p v-if="whatIf === 'fed now' && shareGone >= TOO_LATE_SHARE" class="caution">
+      Past half of the sugar feeding helps no more, and what is left over feeds spoilage.
+    </p>
+    <p class="small quiet">
+      {{ members }} fermentations drawn from what is usual and weighed by the readings: growth on nitrogen, sugar eaten by what lives,
+      alcohol that slows and kills, at the temperature of its last days, give or take {{ show('degrees', DRIFT_SD_C) }}. The band is meant
+      for four of five readings, and in trials with other simulated musts it held them; real ones may differ more. It takes the doses that
+      are planned for given, and nothing else that may be done.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.forecast {
+  display: grid;
+  gap: 6px;
+}
+
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  justify-content: space-between;
+  gap: 4px 18px;
+}
+
+.pairs b {
+  font-size: 15px;
+}
+</style>

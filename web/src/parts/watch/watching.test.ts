@@ -1,0 +1,150 @@
+import type { Forecast } from '@hollow-bell/core/forecast';
+import { DEFAULT_PRACTICE } from '@hollow-bell/contract';
+import { eventsAt } from '@hollow-bell/core/record';
+import type { EventContent } from '@hollow-bell/core/record';
+import { planOf, plannedHoney } from '@hollow-bell/core/must';
+import { CAUSES } from '@hollow-bell/core/watch';
+import { mount } from '@vue/test-utils';
+import { createPinia, setActivePinia } from 'pinia';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { useBatch } from '../../stores/batch.ts';
+import ForecastPanel from './ForecastPanel.vue';
+import StallClinic from './StallClinic.vue';
+import { DAY_MS } from '@hollow-bell/core/quantities';
+
+const plain = (text: string): string => text.replaceAll('\u00a0', ' ').replace(/\s+/g, ' ').trim();
+
+beforeEach(() => {
+  setActivePinia(createPinia());
+});
+
+describe('the forecast', () => {
+  const now = new Date(2026, 10, 23, 12).getTime();
+  const found: Forecast = {
+    bands: [],
+    thirdBreakH: { value: 24, low: 20, high: 60 },
+    halfH: { value: 96, low: 72, high: 200 },
+    endH: { value: 20 * 24, low: 12 * 24, high: 40 * 24 },
+    finalSugarGPerL: { value: 5, low: 0, high: 22 },
+    stickProbability: 0.07,
+    missesLast: false,
+  };
+  const panel = (over: Partial<Forecast> = {}, whatIf = 'planned', shareGone = 0.2) =>
+    mount(ForecastPanel, {
+      props: {
+        forecast: { ...found, ...over },
+        progress: null,
+        pitchedAt: now - 2 * DAY_MS,
+        now,
+        members: 500,
+        shareGone,
+        modelValue: whatIf as 'planned',
+      },
+    });
+
+  it('names days and no hours, and leaves out what is behind', () => {
+    const told = plain(panel().text());
+    // The third break at hour 24 is a day ago; half of it at 96 is two days ahead; the end at day 20 is in 18.
+    expect(told).not.toContain('A third of the sugar gone');
+    expect(told).toContain('Half of itWednesday (tomorrow to Sunday)');
+    expect(told).toContain('It endsin 18 days (10 to 38)');
+    expect(told).toContain('5.0 g/L (0.0 g/L to 22 g/L)');
+    expect(told).toContain('It sticks before that7 %');
+    expect(told).not.toMatch(/\d{2}:\d{2}/);
+  });
+
+  it('leaves out a break that the readings have passed already', () => {
+    expect(plain(panel({}, 'planned', 0.55).text())).not.toContain('Half of it');
+  });
+
+  it('says what a question changes against the plan, in days and in how often it sticks', () => {
+    const planned = { ...found, endH: { value: 27.1 * 24, low: 20 * 24, high: 40 * 24 }, stickProbability: 0.12 };
+    const told = (over: Partial<Forecast>) =>
+      plain(
+        mount(ForecastPanel, { props: { ...panel(over, 'warmer').props(), planned } as never })
+          .find('[data-test=difference]')
+          .text(),
+      );
+    expect(told({})).toBe('Against the plan, dotted: It ends about 7 days sooner, and sticks in 7 % instead of 12 %.');
+    expect(told({ endH: { ...planned.endH, value: 27 * 24 }, stickProbability: 0.12 })).toContain(
+      'on about the same day, and sticks as likely',
+    );
+    expect(panel().find('[data-test=difference]').exists()).toBe(false);
+  });
+
+  it('warns where the last reading does not fit', () => {
+    expect(plain(panel({ missesLast: true }).text())).toContain('trust the readings');
+    expect(plain(panel().text())).not.toContain('trust the readings');
+  });
+
+  it('is asked what if, and warns of feeding past half', async () => {
+    const shown = panel({}, 'fed now', 0.6);
+    expect(plain(shown.text())).toContain('feeding helps no more');
+    await shown
+      .findAll('button')
+      .find((button) => plain(button.text()) === '4 °C warmer')!
+      .trigger('click');
+    expect(shown.emitted('update:modelValue')).toEqual([['warmer']]);
+  });
+});
+
+describe('the clinic', () => {
+  const sg = (gravity: number, tempC: number): EventContent => ({ kind: 'reading', payload: { sg: gravity, tempC } });
+  function stuckInTheCold(...more: [number, EventContent][]) {
+    const start = Date.now() - 20 * DAY_MS;
+    const rows: [number, EventContent][] = [
+      [0, { kind: 'honey', payload: { name: 'linden', massG: 1800, moisture: 0.172, unfermentable: 0.032 } }],
+      [0, { kind: 'water', payload: { volumeL: 4.5 } }],
+      [1, { kind: 'yeast', payload: { yeastId: 'strong', name: 'strong', massG: 4 } }],
+      [25, { kind: 'nutrient', payload: { source: 'dap', massG: 4 } }],
+      [26, { kind: 'nutrient', payload: { source: 'organic', massG: 30 } }],
+      [5 * 24, sg(1.07, 16)],
+      [10 * 24, sg(1.052, 12)],
+      [15 * 24, sg(1.052, 11)],
+      [19.5 * 24, sg(1.052, 11)],
+      ...more,
+    ];
+    const store = useBatch();
+    store.batch = {
+      id: 'b',
+      name: 'Linden',
+      float: [],
+      createdAt: start,
+      lastSeq: rows.length,
+      planVersion: 1,
+      plan: { must: planOf([plannedHoney('linden', 1800)], 4.5), practice: DEFAULT_PRACTICE },
+      events: eventsAt(start, rows),
+    };
+    return mount(StallClinic);
+  }
+
+  it('says stuck, blames the cold first, and begins with warmth', () => {
+    const clinic = stuckInTheCold();
+    expect(clinic.attributes('data-kind')).toBe('stuck');
+    const causes = clinic.findAll('[data-cause]');
+    expect(causes).toHaveLength(3);
+    expect(causes[0]!.attributes('data-cause')).toBe('cold');
+    expect(plain(causes[0]!.text())).toContain('for 411 °C, and this yeast wants 18 °C to 26 °C.');
+    expect(clinic.find('[data-cure]').attributes('data-cure')).toBe('warm');
+    expect(plain(clinic.text())).toContain('Dry yeast thrown into a stuck mead dies.');
+  });
+
+  it('waits for what is being tried, and offers nothing of it twice', () => {
+    const bronze = (clinic: ReturnType<typeof stuckInTheCold>) =>
+      clinic.findAll('[data-cure] .el-button--primary').map((button) => plain(button.text()));
+    expect(bronze(stuckInTheCold())).toEqual(['Warming it to 22 °C']);
+    const warming = stuckInTheCold([19.6 * 24, { kind: 'cure', payload: { cure: 'warm', toC: 22 } }]);
+    expect(plain(warming.find('[data-test=under-way]').text())).toMatch(
+      /warming it to 22 °C\. Read it again .* before anything else is changed/,
+    );
+    expect(warming.find('[data-cure=warm]').text()).toContain('Tried');
+    expect(warming.find('[data-cure=warm] .el-button').exists()).toBe(false);
+    expect(bronze(warming)).toEqual([]);
+  });
+
+  it('shows every cause when it is asked to', async () => {
+    const clinic = stuckInTheCold();
+    await clinic.find('button.link').trigger('click');
+    expect(clinic.findAll('[data-cause]')).toHaveLength(CAUSES.length);
+  });
+});
