@@ -1,4 +1,4 @@
-import { Refusal, exactly, propagate, requireWithin } from '../quantities/index.ts';
+import { Refusal, exactly, propagate, requireWithin, say, massG as grams, volumeL as liters } from '../quantities/index.ts';
 import type { Ranged, Working } from '../quantities/index.ts';
 import { BASE_SALTS } from '../record/index.ts';
 import type { BaseSalt } from '../record/index.ts';
@@ -63,8 +63,8 @@ export function baseFromTrial({
   return doseOf(salt, exactly(gPerL), volumeL, {
     formula: 'grams in the glass ÷ its volume × the batch',
     inputs: [
-      { name: BASE_SALTS[salt].name, shown: `${addedG.toFixed(2)} g in ${sampleMl.toFixed(0)} ml` },
-      { name: 'in the vessel', shown: `${volumeL.toFixed(2)} L` },
+      { name: BASE_SALTS[salt].name, shown: say`${grams(addedG)} in ${sampleMl.toFixed(0)} ml` },
+      { name: 'in the vessel', shown: say`${liters(volumeL)}` },
     ],
   });
 }
@@ -102,8 +102,8 @@ export function baseFromPoints({ salt, before, after, addedGPerL, target, volume
   return doseOf(salt, gPerL, volumeL, {
     formula: '(aim − pH now) ÷ rise seen × grams that made it',
     inputs: [
-      { name: 'seen', shown: `${before.toFixed(2)} to ${after.toFixed(2)} by ${addedGPerL.toFixed(2)} g/L` },
-      { name: 'aim', shown: target.toFixed(2) },
+      { name: 'seen', shown: say`${before.toFixed(2)} to ${after.toFixed(2)} by ${addedGPerL.toFixed(2)} g/L` },
+      { name: 'aim', shown: say`${target.toFixed(2)}` },
     ],
   });
 }

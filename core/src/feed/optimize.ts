@@ -1,6 +1,6 @@
 import { solve } from 'yalps';
 import type { Constraint } from 'yalps';
-import { Refusal, requireWithin } from '../quantities/index.ts';
+import { Refusal, requireWithin, say, massG as grams } from '../quantities/index.ts';
 import type { Working } from '../quantities/index.ts';
 import { checkProduct, countedMgPerG, nitrogenMgPerG, productName } from '../nitrogen/index.ts';
 import type { Product } from '../nitrogen/index.ts';
@@ -207,16 +207,19 @@ function workingOf(totals: readonly DosePart[], { covered, toGive, practice, wis
   return {
     formula: `${wish.aim === 'cheapest' ? 'least cost, then fewest visits' : 'fewest visits, then least cost'}, then even doses; within every cap and what there is`,
     inputs: [
-      { name: 'to be given', shown: `${toGive.toFixed(0)} mg/L, covered ${covered.toFixed(0)}` },
+      { name: 'to be given', shown: say`${toGive.toFixed(0)} mg/L, covered ${covered.toFixed(0)}` },
       ...totals.map(({ product, gPerL }) => {
         const stockG = stock.find((each) => each.product === product)?.stockG ?? 0;
         return {
           name: productName(product),
-          shown: `${gPerL.toFixed(3)} g/L × ${countedMgPerG(product, practice.organicCredit).toFixed(0)} mg/g, ${(gPerL * wish.volumeL).toFixed(1)} of ${stockG.toFixed(0)} g`,
+          shown: say`${gPerL.toFixed(3)} g/L × ${countedMgPerG(product, practice.organicCredit).toFixed(0)} mg/g, ${grams(gPerL * wish.volumeL)} of ${grams(stockG)}`,
         };
       }),
-      { name: 'ammonium nitrogen', shown: `${ammonium.toFixed(0)} of at most ${ammoniumCapMgPerL(practice.dapCapGPerL).toFixed(0)} mg/L` },
-      { name: 'at one visit', shown: `at most ${(100 * wish.mostAtOnce).toFixed(0)} % of it, which is a habit and no law` },
+      {
+        name: 'ammonium nitrogen',
+        shown: say`${ammonium.toFixed(0)} of at most ${ammoniumCapMgPerL(practice.dapCapGPerL).toFixed(0)} mg/L`,
+      },
+      { name: 'at one visit', shown: say`at most ${(100 * wish.mostAtOnce).toFixed(0)} % of it, which is a habit and no law` },
     ],
     source: 'Linear program with whole visits, solved exactly; the sum is proved by the rows above.',
     school: `ammonium covers at most ${(100 * practice.ammoniumShare).toFixed(0)} %, organic nitrogen counted ${practice.organicCredit} ×`,

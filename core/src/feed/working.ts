@@ -1,3 +1,4 @@
+import { say } from '../quantities/index.ts';
 import type { Ledger } from '../record/index.ts';
 import { brixFromSg } from '../liquid/index.ts';
 import type { Working } from '../quantities/index.ts';
@@ -26,17 +27,17 @@ export function feedingWorkings(plan: FeedingPlan, pitch: Ledger['history']['pit
     need: {
       formula: 'mg of nitrogen per g of sugar × g of sugar per liter at the pitch',
       inputs: [
-        { name: 'sugar at the pitch', shown: `${pitch.sugarGPerL.toFixed(0)} g/L` },
-        { name: `a ${demand}-demand yeast`, shown: `${N_PER_SUGAR[demand]} mg/g` },
-        { name: 'table for grape must', shown: grape === null ? 'does not reach this must' : `${grape.toFixed(0)} mg/L` },
+        { name: 'sugar at the pitch', shown: say`${pitch.sugarGPerL.toFixed(0)} g/L` },
+        { name: `a ${demand}-demand yeast`, shown: say`${String(N_PER_SUGAR[demand])} mg/g` },
+        { name: 'table for grape must', shown: [grape === null ? 'does not reach this must' : `${grape.toFixed(0)} mg/L`] },
       ],
       source: 'Trade figures by demand; check table Bisson & Butzke, Am. J. Enol. Vitic. 51 (2000) 168.',
     },
     honey: {
       formula: 'honey has next to none; fruit, juice and malt by their own figures',
       inputs: [
-        { name: 'honey in a must', shown: `${HONEY_NITROGEN.low} to ${HONEY_NITROGEN.high} mg/L` },
-        { name: 'fruit, juice, malt', shown: `${pitch.broughtNMgPerL.toFixed(0)} mg/L, give or take half` },
+        { name: 'honey in a must', shown: say`${String(HONEY_NITROGEN.low)} to ${String(HONEY_NITROGEN.high)} mg/L` },
+        { name: 'fruit, juice, malt', shown: say`${pitch.broughtNMgPerL.toFixed(0)} mg/L, give or take half` },
       ],
       source: 'Usual range of honey musts; fruit by the table of ingredients, its spread our estimate.',
     },
@@ -45,10 +46,10 @@ export function feedingWorkings(plan: FeedingPlan, pitch: Ledger['history']['pit
       inputs: [
         ...products.map(({ product, gPerL }) => ({
           name: productName(product),
-          shown: `${gPerL.toFixed(2)} g/L, ${(nitrogenMgPerG(product).ammonium + nitrogenMgPerG(product).amino).toFixed(0)} mg N in a gram`,
+          shown: say`${gPerL.toFixed(2)} g/L, ${(nitrogenMgPerG(product).ammonium + nitrogenMgPerG(product).amino).toFixed(0)} mg N in a gram`,
         })),
-        { name: 'cap on DAP', shown: `${plan.practice.dapCapGPerL.toFixed(2)} g/L` },
-        { name: 'ammonium may cover', shown: `${(plan.practice.ammoniumShare * 100).toFixed(0)} %` },
+        { name: 'cap on DAP', shown: say`${plan.practice.dapCapGPerL.toFixed(2)} g/L` },
+        { name: 'ammonium may cover', shown: say`${(plan.practice.ammoniumShare * 100).toFixed(0)} %` },
       ],
       source: 'N of the salts by stoichiometry, of the organic nutrient by trade figure. Cap: 27 CFR 24.246 (US), Reg. (EU) 2019/934.',
       school: school(plan),

@@ -1,3 +1,4 @@
+import { say, massG as grams, volumeL as liters } from '../quantities/index.ts';
 import { HELD_BACK_G_PER_G, waterShare } from '../ingredients/index.ts';
 import { ASSUMPTION_RANGES } from '../record/index.ts';
 import type { Working } from '../quantities/index.ts';
@@ -26,33 +27,45 @@ const FORMULAS: Record<MustFigure, string> = {
 const UNFERMENTED: readonly MustFigure[] = ['og', 'effectiveOg', 'volumeL', 'sugarGPerL', 'fillL'];
 const RACKED: readonly MustFigure[] = ['rackedL', 'finishedL', 'finishedSg', 'finishedAbv', 'finishedSugarGPerL'];
 
-function shownIngredient({ name, family, massG, composition, sugarSpread }: PlannedIngredient): { name: string; shown: string } {
+function shownIngredient({ name, family, massG, composition, sugarSpread }: PlannedIngredient): Working['inputs'][number] {
   const make =
     family === 'honey'
       ? `${(100 * waterShare(composition)).toFixed(1)} % water (± 1.9)`
       : `${(100 * composition.sugar).toFixed(1)} % sugar (± ${(100 * sugarSpread).toFixed(0)} % of it)`;
-  return { name, shown: `${massG.toFixed(0)} g at ${make}` };
+  return { name, shown: say`${grams(massG)} at ${make}` };
 }
 
 /** How a planned figure comes about, with what the plan puts in. */
 export function mustWorking(figure: MustFigure, plan: MustPlan): Working {
   const yeast = yeastOf(plan);
   const counted = plan.ingredients.filter(({ massG, stage }) => massG > 0 && (stage !== 'after' || RACKED.includes(figure)));
-  const inputs = [...counted.map(shownIngredient), { name: 'water', shown: `${plan.waterL.toFixed(2)} L (± 1.5 %)` }];
+  const inputs = [...counted.map(shownIngredient), { name: 'water', shown: say`${liters(plan.waterL)} (± 1.5 %)` }];
   const { ethanolYield, glycerolYield } = ASSUMPTION_RANGES;
   const fermenting = [
-    { name: 'ethanol per extract', shown: `${ethanolYield.value.toFixed(4)} (${ethanolYield.low} to ${ethanolYield.high})` },
-    { name: 'by-products per sugar', shown: `${glycerolYield.value} (${glycerolYield.low} to ${glycerolYield.high})` },
+    {
+      name: 'ethanol per extract',
+      shown: say`${ethanolYield.value.toFixed(4)} (${String(ethanolYield.low)} to ${String(ethanolYield.high)})`,
+    },
+    {
+      name: 'by-products per sugar',
+      shown: say`${String(glycerolYield.value)} (${String(glycerolYield.low)} to ${String(glycerolYield.high)})`,
+    },
     {
       name: `${yeast.name} tolerates`,
-      shown: `${yeast.toleranceAbv.value} % vol (${yeast.toleranceAbv.low} to ${yeast.toleranceAbv.high})`,
+      shown: say`${String(yeast.toleranceAbv.value)} % vol (${String(yeast.toleranceAbv.low)} to ${String(yeast.toleranceAbv.high)})`,
     },
-    { name: 'sugar a dry mead keeps', shown: `${DRY_SUGAR_G_PER_L.value} g/L (${DRY_SUGAR_G_PER_L.low} to ${DRY_SUGAR_G_PER_L.high})` },
+    {
+      name: 'sugar a dry mead keeps',
+      shown: say`${String(DRY_SUGAR_G_PER_L.value)} g/L (${String(DRY_SUGAR_G_PER_L.low)} to ${String(DRY_SUGAR_G_PER_L.high)})`,
+    },
   ];
   const racking = [
-    { name: 'lees', shown: `${(100 * plan.losses.leesShare).toFixed(1)} % (half to one and a half of it)` },
-    { name: 'liquid held by pulp', shown: `${HELD_BACK_G_PER_G.value} g/g (${HELD_BACK_G_PER_G.low} to ${HELD_BACK_G_PER_G.high})` },
-    { name: 'samples', shown: `${plan.losses.samplesL.toFixed(2)} L` },
+    { name: 'lees', shown: say`${(100 * plan.losses.leesShare).toFixed(1)} % (half to one and a half of it)` },
+    {
+      name: 'liquid held by pulp',
+      shown: say`${String(HELD_BACK_G_PER_G.value)} g/g (${String(HELD_BACK_G_PER_G.low)} to ${String(HELD_BACK_G_PER_G.high)})`,
+    },
+    { name: 'samples', shown: say`${liters(plan.losses.samplesL)}` },
   ];
   return {
     formula: FORMULAS[figure],
@@ -69,12 +82,12 @@ export function costWorking(plan: MustPlan): Working {
     .filter(({ massG, pricePerKg }) => massG > 0 && pricePerKg !== undefined)
     .map(({ name, massG, pricePerKg = 0 }) => ({
       name,
-      shown: `${(massG / 1000).toFixed(2)} kg × ${pricePerKg.toFixed(2)} = ${((massG / 1000) * pricePerKg).toFixed(2)}`,
+      shown: say`${grams(massG)} at ${pricePerKg.toFixed(2)} a kilogram = ${((massG / 1000) * pricePerKg).toFixed(2)}`,
     }));
-  const missing = unpriced.map(({ name }) => ({ name, shown: 'no price yet' }));
+  const missing = unpriced.map(({ name }) => ({ name, shown: ['no price yet'] }));
   return {
     formula: 'mass × price, summed, and what is paid beside; per liter of what is finished, a bottle being 0.75 L',
-    inputs: [...priced, ...missing, { name: 'yeast, nutrient and the rest', shown: plan.otherCost.toFixed(2) }],
+    inputs: [...priced, ...missing, { name: 'yeast, nutrient and the rest', shown: say`${plan.otherCost.toFixed(2)}` }],
     source: 'Prices of the lots, or as entered.',
   };
 }

@@ -1,4 +1,4 @@
-import { propagate, within } from '../quantities/index.ts';
+import { propagate, within, say, massG as grams } from '../quantities/index.ts';
 import type { Ranged, Working } from '../quantities/index.ts';
 import { ASSUMPTION_NAMES, ASSUMPTION_RANGES, assumptionInputs, assumptionsFrom } from './assumptions.ts';
 import type { BatchEvent } from './events.ts';
@@ -58,18 +58,16 @@ export function doubtOf(figures: Record<LedgerFigure, Ranged> | null): Ledger['h
   return { sg: sides(figures.sg), abv: sides(figures.abv), sugarGPerL: sides(figures.sugarGPerL), shareGone: sides(figures.shareGone) };
 }
 
-const shown = (value: number, digits: number): string => value.toFixed(digits);
-
 /** How the ledger's figures come about, with the masses they rest on. */
 export function ledgerWorking(ledger: Ledger, figure: LedgerFigure): Working {
   const last = ledger.history.readings.findLast((reading) => reading.verdict === 'follows');
   const masses = [
-    { name: 'water', shown: `${shown(ledger.liquid.waterG, 0)} g` },
-    { name: 'fermentable sugar', shown: `${shown(ledger.liquid.sugarG, 0)} g` },
-    { name: 'unfermentable extract', shown: `${shown(ledger.liquid.unfermentableG, 0)} g` },
-    { name: 'ethanol', shown: `${shown(ledger.liquid.ethanolG, 0)} g` },
-    { name: 'last gravity followed', shown: last === undefined ? 'none yet' : shown(last.sg, 4) },
-    { name: 'ethanol from extract', shown: `${shown(ASSUMPTION_RANGES.ethanolYield.value, 4)} g/g (0.475 to 0.489)` },
+    { name: 'water', shown: say`${grams(ledger.liquid.waterG)}` },
+    { name: 'fermentable sugar', shown: say`${grams(ledger.liquid.sugarG)}` },
+    { name: 'unfermentable extract', shown: say`${grams(ledger.liquid.unfermentableG)}` },
+    { name: 'ethanol', shown: say`${grams(ledger.liquid.ethanolG)}` },
+    { name: 'last gravity followed', shown: [last === undefined ? 'none yet' : last.sg.toFixed(4)] },
+    { name: 'ethanol from extract', shown: say`${ASSUMPTION_RANGES.ethanolYield.value.toFixed(4)} g/g (0.475 to 0.489)` },
   ];
   const formulas: Record<LedgerFigure, string> = {
     sg: 'SG = SG of the extract alone + SG of the ethanol alone − 1, each per liter of the mixture',

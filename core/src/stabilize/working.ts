@@ -1,3 +1,4 @@
+import { say, volumeL as liters } from '../quantities/index.ts';
 import type { Working } from '../quantities/index.ts';
 import { FREE_PLUS_MINUS_MG_PER_L } from './plan.ts';
 import type { StabilizeInput, StabilizePlan } from './plan.ts';
@@ -8,9 +9,9 @@ export function sorbateWorking(input: StabilizeInput, plan: StabilizePlan): Work
   return {
     formula: 'sorbic acid by the alcohol, at most the limit; grams = sorbic acid × volume ÷ 0.746',
     inputs: [
-      { name: 'alcohol', shown: `${input.abv.toFixed(1)} % vol` },
-      { name: 'sorbic acid', shown: `${plan.sorbicMgPerL.toFixed(0)} mg/L` },
-      { name: 'volume', shown: `${input.volumeL.toFixed(2)} L` },
+      { name: 'alcohol', shown: say`${input.abv.toFixed(1)} % vol` },
+      { name: 'sorbic acid', shown: say`${plan.sorbicMgPerL.toFixed(0)} mg/L` },
+      { name: 'volume', shown: say`${liters(input.volumeL)}` },
     ],
     source: 'Peynaud: 150 mg/L at 10 % vol down to 50 at 14 %, 200 below 10 %. Limits: 200 mg/L (EU), 300 (US, 27 CFR 24.246).',
     school: 'chemical: sulfite and sorbate together',
@@ -22,15 +23,20 @@ export function stabilizeWorking(input: StabilizeInput, plan: StabilizePlan): Wo
   return {
     formula: 'free = molecular × (1 + 10^(pH − 1.81)); added = (free − measured) ÷ (1 − bound); grams = added × volume ÷ SO₂ in the salt',
     inputs: [
-      { name: 'molecular SO₂ wanted', shown: `${input.molecularMgPerL} mg/L` },
-      { name: 'pH', shown: input.ph.toFixed(2) },
-      { name: 'free SO₂', shown: `${plan.freeMgPerL.toFixed(1)} mg/L` },
+      { name: 'molecular SO₂ wanted', shown: say`${String(input.molecularMgPerL)} mg/L` },
+      { name: 'pH', shown: say`${input.ph.toFixed(2)}` },
+      { name: 'free SO₂', shown: say`${plan.freeMgPerL.toFixed(1)} mg/L` },
       {
         name: 'free SO₂ measured in it',
-        shown: `${input.freeThereMgPerL.toFixed(1)} mg/L${input.freeThereMgPerL > 0 ? `, give or take ${FREE_PLUS_MINUS_MG_PER_L} (our estimate)` : ''}`,
+        shown: [
+          `${input.freeThereMgPerL.toFixed(1)} mg/L${input.freeThereMgPerL > 0 ? `, give or take ${FREE_PLUS_MINUS_MG_PER_L} (our estimate)` : ''}`,
+        ],
       },
-      { name: 'bound, our estimate', shown: `${BOUND_SHARE.value * 100} % (${BOUND_SHARE.low * 100} to ${BOUND_SHARE.high * 100})` },
-      { name: 'volume', shown: `${input.volumeL.toFixed(2)} L` },
+      {
+        name: 'bound, our estimate',
+        shown: say`${String(BOUND_SHARE.value * 100)} % (${String(BOUND_SHARE.low * 100)} to ${String(BOUND_SHARE.high * 100)})`,
+      },
+      { name: 'volume', shown: say`${liters(input.volumeL)}` },
     ],
     source: 'pK 1.81 of sulfurous acid, the trade’s convention; stoichiometry of the salt. Sorbic acid by alcohol after Peynaud.',
     school: 'chemical: sulfite and sorbate together',

@@ -1,7 +1,7 @@
 import { DRY_SUGAR_G_PER_L, stopsAt, yeastOf } from '../yeast/index.ts';
 import { ASSUMPTION_RANGES, honeysPoured, mixedOf } from '../record/index.ts';
 import type { Ledger, ReadingPoint } from '../record/index.ts';
-import { DAY_MS, propagate } from '../quantities/index.ts';
+import { DAY_MS, propagate, say, massG as grams } from '../quantities/index.ts';
 import type { Ranged, Working } from '../quantities/index.ts';
 import { EQUAL_SG, abvBeforeSugar, areEqual, fedSugarAt } from './stabilized.ts';
 import { STILL, isStillFor, judgedReadings, stillnessOf } from './stillness.ts';
@@ -124,13 +124,16 @@ export function endWorking(ledger: Ledger): Working | null {
   return {
     formula: 'ferment the sugar that is there until the alcohol reaches the tolerance or only a dry mead’s sugar is left',
     inputs: [
-      { name: 'fermentable sugar now', shown: `${ledger.liquid.sugarG.toFixed(0)} g` },
-      { name: 'unfermentable extract now', shown: `${ledger.liquid.unfermentableG.toFixed(0)} g` },
+      { name: 'fermentable sugar now', shown: say`${grams(ledger.liquid.sugarG)}` },
+      { name: 'unfermentable extract now', shown: say`${grams(ledger.liquid.unfermentableG)}` },
       {
         name: `${yeast.name} tolerates`,
-        shown: `${yeast.toleranceAbv.value} % vol (${yeast.toleranceAbv.low} to ${yeast.toleranceAbv.high})`,
+        shown: say`${String(yeast.toleranceAbv.value)} % vol (${String(yeast.toleranceAbv.low)} to ${String(yeast.toleranceAbv.high)})`,
       },
-      { name: 'sugar a dry mead keeps', shown: `${DRY_SUGAR_G_PER_L.value} g/L (${DRY_SUGAR_G_PER_L.low} to ${DRY_SUGAR_G_PER_L.high})` },
+      {
+        name: 'sugar a dry mead keeps',
+        shown: say`${String(DRY_SUGAR_G_PER_L.value)} g/L (${String(DRY_SUGAR_G_PER_L.low)} to ${String(DRY_SUGAR_G_PER_L.high)})`,
+      },
     ],
     source: 'Mass balance, Balling’s yield; tolerance and dryness are our estimates. Range: first-order propagation, 10–90 %.',
   };

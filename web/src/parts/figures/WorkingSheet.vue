@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Working } from '@hollow-bell/core/quantities';
+import SentenceText from './SentenceText.vue';
 
 defineProps<{ title: string; working: Working }>();
 </script>
@@ -11,7 +12,7 @@ defineProps<{ title: string; working: Working }>();
     <dl>
       <template v-for="input in working.inputs" :key="input.name">
         <dt>{{ input.name }}</dt>
-        <dd>{{ input.shown }}</dd>
+        <dd><SentenceText :sentence="input.shown" /></dd>
       </template>
     </dl>
     <p v-if="working.school !== undefined" class="small">School: {{ working.school }}</p>
