@@ -1,4 +1,6 @@
 const from = (path) => ({ path });
+/** All that core may import from outside itself. */
+const CORE_MAY_USE = ['pure-rand', 'yalps'];
 /** Imports run one way: core ← contract ← server | web; and within core from the lower floors up. */
 const FLOORS = [
   'quantities',
@@ -33,11 +35,18 @@ module.exports = {
     {
       name: 'core-stands-alone',
       severity: 'error',
-      from: from('^core/src'),
-      to: { path: '^(contract|server|web|e2e|scripts)/|^node_modules/(?!fast-check|vitest)', dependencyTypesNot: ['core'] },
+      from: { path: '^core/src', pathNot: '\\.test\\.ts$|^core/src/testing/' },
+      to: { pathNot: `^core/|^node_modules/(${CORE_MAY_USE.join('|')})/` },
+    },
+    { name: 'core-tests-alone', severity: 'error', from: from('^core/src'), to: { path: '^(tell|contract|server|web|e2e|scripts)/' } },
+    {
+      name: 'tell-knows-core-only',
+      severity: 'error',
+      from: { path: '^tell/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^(contract|server|web|e2e)/', dependencyTypesNot: ['type-only'] },
     },
     { name: 'core-has-no-io', severity: 'error', from: { path: '^core/src', pathNot: '\\.test\\.ts$' }, to: { dependencyTypes: ['core'] } },
-    { name: 'contract-knows-core-only', severity: 'error', from: from('^contract/'), to: { path: '^(server|web|e2e)/' } },
+    { name: 'contract-knows-core-only', severity: 'error', from: from('^contract/'), to: { path: '^(tell|server|web|e2e)/' } },
     { name: 'server-not-web', severity: 'error', from: from('^server/'), to: { path: '^(web|e2e)/' } },
     { name: 'web-not-server', severity: 'error', from: from('^web/'), to: { path: '^(server|e2e)/' } },
     {
@@ -56,7 +65,7 @@ module.exports = {
   ],
   options: {
     doNotFollow: { path: 'node_modules' },
-    exclude: { path: '(dist|node_modules)/' },
+    exclude: { path: '^(web|server)/dist/' },
     tsPreCompilationDeps: true,
     enhancedResolveOptions: {
       exportsFields: ['exports'],

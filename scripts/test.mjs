@@ -1,7 +1,7 @@
 import { spawn, spawnSync } from 'node:child_process';
-import { chmodSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { chmodSync, mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import { buildIfChanged } from './setup/build.mjs';
 import { startCluster } from './setup/cluster.mjs';
 import { installDebianPackages, installNpmPackages } from './setup/install.mjs';
@@ -9,20 +9,29 @@ import { ROOT, runMain } from './setup/paths.mjs';
 
 const bin = (name) => join(ROOT, 'node_modules', '.bin', name);
 
+const WORKSPACES = ['core', 'tell', 'contract', 'server', 'web', 'e2e', 'bench', 'instruments', 'scripts'];
+const lint = (name, paths) => [
+  `lint of ${name}`,
+  bin('eslint'),
+  [...paths, '--max-warnings', '0', '--cache', '--cache-strategy', 'content', '--cache-location', `node_modules/.cache/eslint/${name}`],
+];
+
 /** What is checked without running it, longest first; each counts as one test. */
 const CHECKS = [
-  ['lint', bin('eslint'), ['.', '--max-warnings', '0']],
+  lint('core', ['core']),
+  lint('the page', ['web']),
+  lint('all else', ['*.{js,ts,mjs,cjs}', ...WORKSPACES.filter((name) => name !== 'core' && name !== 'web')]),
   [
-    'types of core, contract, server, e2e, bench and instruments',
+    'types of core, tell, contract, server, e2e, bench and instruments',
     bin('tsc'),
-    ['-b', 'core', 'contract', 'server', 'e2e', 'bench', 'instruments'],
+    ['-b', 'core', 'tell', 'contract', 'server', 'e2e', 'bench', 'instruments'],
   ],
   ['types of web', bin('vue-tsc'), ['--noEmit', '-p', 'web']],
-  ['format', bin('prettier'), ['--check', '--log-level', 'warn', '.']],
+  ['format', bin('prettier'), ['--check', '--log-level', 'warn', '--cache', '.']],
   [
     'imports run one way',
     bin('depcruise'),
-    ['--config', '.dependency-cruiser.cjs', '--output-type', 'err', 'core', 'contract', 'server', 'web'],
+    ['--config', '.dependency-cruiser.cjs', '--output-type', 'err', 'core', 'tell', 'contract', 'server', 'web'],
   ],
   ['nothing unused', bin('knip'), ['--no-progress']],
 ];
@@ -80,24 +89,68 @@ function countPlaywright(file, succeeded) {
   }
 }
 
-async function main() {
-  installDebianPackages({ database: true, browser: true });
-  installNpmPackages();
-  buildIfChanged();
+/** A database of its own for the tests, and what ends it. */
+async function startScratch() {
   const scratch = mkdtempSync(join(tmpdir(), 'hollow-bell-test-'));
   chmodSync(scratch, 0o755);
   const cluster = await startCluster(join(scratch, 'cluster'));
-  let stopped = false;
-  const stop = async () => {
-    if (stopped) return;
-    stopped = true;
-    await cluster.stop();
-    rmSync(scratch, { recursive: true, force: true });
+  return {
+    scratch,
+    url: cluster.url,
+    stop: async () => {
+      await cluster.stop();
+      rmSync(scratch, { recursive: true, force: true });
+    },
   };
+}
+
+const SKIPPED = new Set(['node_modules', 'dist']);
+const testFilesUnder = (path) =>
+  readdirSync(path, { withFileTypes: true }).flatMap((entry) => {
+    const full = join(path, entry.name);
+    if (entry.isDirectory()) return SKIPPED.has(entry.name) ? [] : testFilesUnder(full);
+    return /\.(test\.ts|test\.mjs|spec\.ts)$/.test(entry.name) ? [relative(ROOT, full)] : [];
+  });
+
+/** Only the files that have this in their path, with a database or a browser only where one of them needs it. */
+async function runOnly(word) {
+  const files = WORKSPACES.flatMap((name) => testFilesUnder(join(ROOT, name))).filter((file) =>
+    file.toLowerCase().includes(word.toLowerCase()),
+  );
+  if (files.length === 0) {
+    console.log(`No test file has “${word}” in its path.\n\n0 passed, 0 failed`);
+    process.exit(1);
+  }
+  const inBrowser = files.filter((file) => file.endsWith('.spec.ts'));
+  const units = files.filter((file) => !inBrowser.includes(file));
+  const needsDatabase = inBrowser.length > 0 || units.some((file) => file.startsWith('server'));
+  installDebianPackages({ database: needsDatabase, browser: inBrowser.length > 0 });
+  installNpmPackages();
+  if (inBrowser.length > 0) buildIfChanged();
+  const database = needsDatabase ? await startScratch() : null;
+  const env = database === null ? {} : { HOLLOW_BELL_TEST_CLUSTER: database.url };
+  try {
+    const results = [
+      units.length === 0 || run('unit and API tests', bin('vitest'), ['run', ...units], env),
+      inBrowser.length === 0 || run('browser tests', bin('playwright'), ['test', '-c', 'e2e', ...inBrowser], env),
+    ];
+    process.exitCode = results.every(Boolean) ? 0 : 1;
+  } finally {
+    await database?.stop();
+  }
+}
+
+async function runAll() {
+  const began = Date.now();
+  installDebianPackages({ database: true, browser: true });
+  installNpmPackages();
+  buildIfChanged();
+  console.log(`Ready to test after ${((Date.now() - began) / 1000).toFixed(1)} s`);
+  const { scratch, url, stop } = await startScratch();
   const counts = { passed: 0, failed: 0 };
   try {
     const checks = await runChecks();
-    const env = { HOLLOW_BELL_TEST_CLUSTER: cluster.url };
+    const env = { HOLLOW_BELL_TEST_CLUSTER: url };
     const unitReport = join(scratch, 'vitest.json');
     const unit = run(
       'unit and API tests',
@@ -114,8 +167,9 @@ async function main() {
   } finally {
     await stop();
   }
-  console.log(`\n${counts.passed} passed, ${counts.failed} failed`);
+  console.log(`\nIn ${((Date.now() - began) / 60_000).toFixed(1)} minutes\n\n${counts.passed} passed, ${counts.failed} failed`);
   process.exit(counts.failed === 0 ? 0 : 1);
 }
 
-runMain(main);
+const [word] = process.argv.slice(2);
+runMain(() => (word === undefined ? runAll() : runOnly(word)));

@@ -7,7 +7,8 @@ import type { Fit, Immutable } from '@hollow-bell/core/quantities';
 import { describe, expect, expectTypeOf, it } from 'vitest';
 import { BODIES, checkedPracticeShape } from './bodies.ts';
 import { newEventShape } from './events.ts';
-import { DEFAULT_PRACTICE, HOUSE_PRACTICES, batchPlanShape, feedingPracticeOf, mustPlanShape, shelfItemShape } from './index.ts';
+import { DEFAULT_PRACTICE, HOUSE_PRACTICES, batchPlanShape, feedingPracticeOf, shelfItemShape } from './index.ts';
+import type { mustPlanShape } from './batches.ts';
 import { bodySchema } from './zodOf.ts';
 
 const newEventSchema = bodySchema(newEventShape);

@@ -4,7 +4,7 @@ import { existsSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Plain, ROOT, SERVER_DIST, WEB_DIST } from './paths.mjs';
 
-const SOURCES = ['core', 'contract', 'server', 'web', 'package-lock.json'];
+const SOURCES = ['core', 'tell', 'contract', 'server', 'web', 'package-lock.json'];
 /** Made by builds and tests themselves, and nothing that is built from. */
 const SKIPPED = new Set(['node_modules', 'dist', 'tsconfig.tsbuildinfo', 'components.d.ts']);
 

@@ -7,6 +7,7 @@ import ICAL from 'ical.js';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { NOW, happened, newBatch, pitched, plan, testApp } from '../../test/server.ts';
 import { calendarFile } from '@hollow-bell/tell/calendar';
+import { datedOf } from './dated.ts';
 import { HOUR_MS } from '@hollow-bell/core/quantities';
 
 /** Read by another program: an iCalendar parser that knows nothing of this one. */
@@ -39,7 +40,12 @@ describe('the calendar', () => {
     ['Europe/Berlin', Date.UTC(2026, 9, 24, 16), '18:00', '17:00'],
   ])('keeps 24 hours real across a change of the clocks in %s', (timeZone, pitchAt, pitchClock, doseClock) => {
     const batch = pitchedAt(pitchAt);
-    const file = calendarFile('Linden', [batch], { units: 'metric', locale: 'en', now: pitchAt + HOUR_MS }, 'http://localhost:4700');
+    const file = calendarFile(
+      'Linden',
+      [datedOf(batch, pitchAt + HOUR_MS)],
+      { units: 'metric', locale: 'en', now: pitchAt + HOUR_MS },
+      'http://localhost:4700',
+    );
     const clock = (at: Date): string => new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit' }).format(at);
     const doses = readBack(file).filter(({ summary }) => summary.includes('Dose'));
     expect(doses[0]!.startAt).toBe(pitchAt + 24 * HOUR_MS);
@@ -51,7 +57,8 @@ describe('the calendar', () => {
 
   it('says what goes in, in grams, and keeps each entry’s identity when it moves', () => {
     const batch = pitchedAt(NOW - 10 * HOUR_MS);
-    const told = (now: number) => readBack(calendarFile('Linden', [batch], { units: 'metric', locale: 'en', now }, 'http://localhost'));
+    const told = (now: number) =>
+      readBack(calendarFile('Linden', [datedOf(batch, now)], { units: 'metric', locale: 'en', now }, 'http://localhost'));
     const [first, ...rest] = told(NOW);
     expect(first!.summary.replaceAll('\u00a0', ' ')).toMatch(
       /^Linden: Dose 1: [\d.]+ g organic nutrient and [\d.]+ g diammonium phosphate$/,

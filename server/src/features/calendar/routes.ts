@@ -7,6 +7,7 @@ import { z } from 'zod';
 import { HttpProblem } from '../../http/errors.ts';
 import { error, served } from '../../http/served.ts';
 import { calendarFile } from '@hollow-bell/tell/calendar';
+import { datedOf } from './dated.ts';
 import type { CalendarStore } from './store.ts';
 
 interface Cellar {
@@ -30,7 +31,8 @@ export const calendarRoutes =
     const answer = async (request: FastifyRequest, reply: FastifyReply, name: string, which: readonly BatchSummary[]) => {
       const { units } = (await practice.read()) ?? DEFAULT_PRACTICE;
       void reply.type('text/calendar; charset=utf-8').header('cache-control', 'private, no-cache');
-      return calendarFile(name, which, { units, locale: 'en', now: now() }, `${request.protocol}://${request.host}`);
+      const dated = which.map((batch) => datedOf(batch, now()));
+      return calendarFile(name, dated, { units, locale: 'en', now: now() }, `${request.protocol}://${request.host}`);
     };
 
     app.get(
