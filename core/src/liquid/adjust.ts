@@ -1,4 +1,4 @@
-import { findRoot } from '../numerics/index.ts';
+import { findRoot, settled } from '../numerics/index.ts';
 import { Refusal, requireWithin } from '../quantities/index.ts';
 import { liquidFromMeasured, mix, pourTogether } from './mixture.ts';
 import type { Liquid, Mixed } from './mixture.ts';
@@ -45,7 +45,7 @@ export function honeyToReach(volumeL: number, sg: number, targetSg: number, mois
   const must = mustOf(volumeL, sg);
   const withHoney = (honeyG: number): Mixed =>
     mix(pourTogether(must, { waterG: honeyG * moisture, extractG: honeyG * (1 - moisture), ethanolG: 0 }));
-  const honeyG = findRoot((g) => withHoney(g).sg - targetSg, 0, volumeL * 2000, 1e-4).x;
+  const honeyG = settled(findRoot((g) => withHoney(g).sg - targetSg, 0, volumeL * 2000, 1e-4));
   return { honeyG, finalVolumeL: withHoney(honeyG).volumeL };
 }
 
@@ -84,7 +84,7 @@ export function undilutedSg(readSg: number, sampleParts: number, waterParts: num
     mix(pourTogether(mustOf(sampleParts, sg), { waterG: waterParts * WATER_20_KG_PER_M3, extractG: 0, ethanolG: 0 })).sg;
   if (diluted(STRONGEST_SAMPLE_SG) < readSg)
     throw new Refusal('Diluted so far it cannot read so much; check the parts and the reading.', 'readSg');
-  return findRoot((sg) => diluted(sg) - readSg, 1, STRONGEST_SAMPLE_SG, 1e-7).x;
+  return settled(findRoot((sg) => diluted(sg) - readSg, 1, STRONGEST_SAMPLE_SG, 1e-7));
 }
 
 /** Beyond 75 °Bx the density tables end. */

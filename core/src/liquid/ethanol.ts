@@ -1,4 +1,4 @@
-import { tabulate } from '../numerics/index.ts';
+import { fixedPoint, settled, tabulate } from '../numerics/index.ts';
 import { requireWithin } from '../quantities/index.ts';
 
 /**
@@ -60,13 +60,9 @@ export function ethanolMassFractionFromAbv(abv: number): number {
 
 /** Newton on p·ρ(p) = c; the density's slope is left out of the derivative, which only slows it a little. */
 function massFractionFromGPerL(ethanolGPerL: number): number {
-  let p = ethanolGPerL / 975;
-  for (let i = 0; i < 60; i++) {
-    const step = (p * powersFrom(0, A, p) - ethanolGPerL) / 900;
-    p = Math.min(1, p - step);
-    if (Math.abs(step) < 1e-12) break;
-  }
-  return p;
+  if (ethanolGPerL === 0) return 0;
+  const nearer = (p: number): number => Math.min(1, p - (p * powersFrom(0, A, p) - ethanolGPerL) / 900);
+  return settled(fixedPoint(nearer, ethanolGPerL / 975, 1e-12, 200));
 }
 
 const densityByEthanol = tabulate((g) => powersFrom(0, A, massFractionFromGPerL(Math.max(0, g))), 0, ETHANOL_20_KG_PER_M3, 1);

@@ -1,4 +1,4 @@
-import { findRoot } from '../numerics/index.ts';
+import { findRoot, settled } from '../numerics/index.ts';
 import { Refusal, requireWithin } from '../quantities/index.ts';
 import { mix, sgFromConcentrations } from './mixture.ts';
 import type { Liquid } from './mixture.ts';
@@ -66,7 +66,7 @@ export function fermentedFromSg(liquid: Liquid, sg: number, ethanolYield = ETHAN
   if (!(above >= -TABLES_AGREE_SG)) {
     throw new Refusal(`${sg.toFixed(3)} is higher than this must ever was; more honey than is written down, or a slip.`, 'sg');
   }
-  return above <= 0 ? least : findRoot(misfit, least, most, 1e-7 * (1 + most)).x;
+  return above <= 0 ? least : settled(findRoot(misfit, least, most, 1e-7 * (1 + most)));
 }
 
 /** A reading this near to the liquid as it stands moves nothing: far below what any instrument shows. */

@@ -1,3 +1,4 @@
+import { fixedPoint, settled } from '../numerics/index.ts';
 import { Refusal } from '../quantities/index.ts';
 import { ETHANOL_20_KG_PER_M3, abvFromEthanolGPerL, ethanolWaterDensityFromGPerL } from './ethanol.ts';
 import { extractGPerLFromSg, sgFromExtractGPerL } from './sucrose.ts';
@@ -45,20 +46,14 @@ export function mix(liquid: Liquid): Mixed {
   const massG = waterG + extractG + ethanolG;
   if (Math.min(waterG, extractG, ethanolG) < 0) throw new Refusal('A negative amount cannot be poured.');
   if (!(massG > 0)) throw new Refusal('There is nothing in the vessel to compute with.');
-  let volumeL = waterG / WATER_20_KG_PER_M3 + extractG / SUCROSE_KG_PER_M3 + ethanolG / ETHANOL_20_KG_PER_M3;
-  if (extractG > MOST_DISSOLVED * massG)
-    return {
-      volumeL,
-      sg: massG / (volumeL * WATER_20_KG_PER_M3),
-      abv: abvFromEthanolGPerL(ethanolG / volumeL),
-      extractGPerL: extractG / volumeL,
-    };
-  for (let i = 0; i < 50; i++) {
-    const next = massG / (WATER_20_KG_PER_M3 * sgFromConcentrations(extractG / volumeL, ethanolG / volumeL));
-    const moved = Math.abs(next - volumeL);
-    volumeL = next;
-    if (moved <= 1e-12 * next) break;
-  }
+  const apartL = waterG / WATER_20_KG_PER_M3 + extractG / SUCROSE_KG_PER_M3 + ethanolG / ETHANOL_20_KG_PER_M3;
+  if (extractG > MOST_DISSOLVED * massG) return mixedIn(apartL, liquid);
+  const volumeOf = (volumeL: number): number => massG / (WATER_20_KG_PER_M3 * sgFromConcentrations(extractG / volumeL, ethanolG / volumeL));
+  return mixedIn(settled(fixedPoint(volumeOf, apartL, 1e-12, 50)), liquid);
+}
+
+function mixedIn(volumeL: number, { waterG, extractG, ethanolG }: Liquid): Mixed {
+  const massG = waterG + extractG + ethanolG;
   return {
     volumeL,
     sg: massG / (volumeL * WATER_20_KG_PER_M3),

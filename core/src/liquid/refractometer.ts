@@ -1,4 +1,4 @@
-import { findRoot } from '../numerics/index.ts';
+import { findRoot, settled } from '../numerics/index.ts';
 import { Refusal, requireWithin } from '../quantities/index.ts';
 import { ferment } from './fermentation.ts';
 import { mix } from './mixture.ts';
@@ -29,7 +29,7 @@ export function refractometerBrix(liquid: Liquid): number {
   const massG = waterG + extractG + ethanolG;
   const densityKgPerL = massG / 1000 / mix(liquid).volumeL;
   const refraction = (densityKgPerL * (waterG * WATER_REFRACTS + extractG * SUGAR_REFRACTS + ethanolG * ETHANOL_REFRACTS)) / massG;
-  return 100 * findRoot((w) => ofSucrose(w) - refraction, -0.1, 0.8, 1e-9).x;
+  return 100 * settled(findRoot((w) => ofSucrose(w) - refraction, -0.1, 0.8, 1e-9));
 }
 
 /** A refractometer is read to so much, °Bx; nearer than this to what is possible is possible. */
@@ -55,7 +55,7 @@ export function mixedFromRefractometer(liquid: Liquid, brix: number, ethanolYiel
       `${brix.toFixed(1)} °Bx is less than this must can show; with every gram fermented it would still bend light more.`,
       'brix',
     );
-  const fermentedG = misfit(least) <= 0 ? least : misfit(most) >= 0 ? most : findRoot(misfit, least, most, 1e-6 * (1 + most)).x;
+  const fermentedG = misfit(least) <= 0 ? least : misfit(most) >= 0 ? most : settled(findRoot(misfit, least, most, 1e-6 * (1 + most)));
   return mix(ferment(liquid, fermentedG, ethanolYield));
 }
 

@@ -1,4 +1,4 @@
-import { findRoot, tabulate } from '../numerics/index.ts';
+import { findRoot, fixedPoint, settled, tabulate } from '../numerics/index.ts';
 import { Refusal, requireWithin } from '../quantities/index.ts';
 import { WATER_20_KG_PER_M3 } from './water.ts';
 
@@ -29,7 +29,7 @@ export function sgFromBrix(brix: number): number {
 export function brixFromSg(sg: number): number {
   requireWithin('The specific gravity', sg, 0.97, 1.38);
   const target = sg * WATER_20_KG_PER_M3;
-  return 100 * findRoot((w) => sucroseDensityKgPerM3(w) - target, -0.1, 0.8, 1e-10).x;
+  return 100 * settled(findRoot((w) => sucroseDensityKgPerM3(w) - target, -0.1, 0.8, 1e-10));
 }
 
 /** Grams of extract in a liter at 20 °C from SG 20/20: mass fraction × density. Negative below 1.000. */
@@ -39,13 +39,12 @@ export function extractGPerLFromSg(sg: number): number {
 
 /** Newton on w·ρ(w) = c, which is smooth and rising over the whole range. */
 function solveSgFromExtract(extractGPerL: number): number {
-  let w = extractGPerL / (WATER_20_KG_PER_M3 + 0.4 * extractGPerL);
-  for (let i = 0; i < 20; i++) {
+  if (extractGPerL === 0) return sucroseDensityKgPerM3(0) / WATER_20_KG_PER_M3;
+  const nearer = (w: number): number => {
     const density = sucroseDensityKgPerM3(w);
-    const step = (w * density - extractGPerL) / (density + w * (EXCESS[0] + 2 * EXCESS[1] * w));
-    w -= step;
-    if (Math.abs(step) < 1e-13) break;
-  }
+    return w - (w * density - extractGPerL) / (density + w * (EXCESS[0] + 2 * EXCESS[1] * w));
+  };
+  const w = settled(fixedPoint(nearer, extractGPerL / (WATER_20_KG_PER_M3 + 0.4 * extractGPerL), 1e-13, 20));
   return sucroseDensityKgPerM3(w) / WATER_20_KG_PER_M3;
 }
 

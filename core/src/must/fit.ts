@@ -2,7 +2,7 @@ import { INSOLUBLE_KG_PER_L } from '../ingredients/index.ts';
 import { CENTRAL_ASSUMPTIONS } from '../record/index.ts';
 import { fillOf } from '../vessel/index.ts';
 import type { Fill, Vessel } from '../vessel/index.ts';
-import { findRoot } from '../numerics/index.ts';
+import { findRoot, settled } from '../numerics/index.ts';
 import { Refusal } from '../quantities/index.ts';
 import { composeMust, mixMust } from './compose.ts';
 import { measureMust } from './measure.ts';
@@ -67,7 +67,7 @@ function holdBackWater(plan: MustPlan, roomL: number): Fit['heldBack'] {
   const filledWith = (waterL: number): number => measureMust({ ...plan, waterL }, course).fillL;
   try {
     if (filledWith(plan.waterL * 0.3) > roomL) return null;
-    const waterL = findRoot((w) => filledWith(w) - roomL, plan.waterL * 0.3, plan.waterL, 1e-4).x;
+    const waterL = settled(findRoot((w) => filledWith(w) - roomL, plan.waterL * 0.3, plan.waterL, 1e-4));
     const { og } = measureMust({ ...plan, waterL }, course);
     /** A must that is too strong to start in is no way out. */
     return og > TOO_STRONG_START_SG ? null : { waterL: plan.waterL - waterL, og };

@@ -2,7 +2,7 @@ import { emptyLedger, fold, gravityRead, ledgerFigures, mixedOf, standingEvents 
 import type { BatchEvent, EventContent, EventOf, StandingEvent } from '../record/index.ts';
 import { HYDROMETER_PLUS_MINUS, correctedSg } from '../liquid/index.ts';
 import type { GravityInstrument } from '../liquid/index.ts';
-import { findRoot } from '../numerics/index.ts';
+import { findRoot, settled } from '../numerics/index.ts';
 import { Refusal, gravity, massG, percent, points, say, tempC, volumeL } from '../quantities/index.ts';
 import type { Ranged, Sentence } from '../quantities/index.ts';
 
@@ -109,7 +109,7 @@ export function allowedReadings(predicted: Ranged, candidates: readonly number[]
 /** The root of “the must reads so” over one changed thing, or null where nothing in the bracket does. */
 function sizeFor(sgWith: (x: number) => number, measuredSg: number, low: number, high: number): number | null {
   try {
-    return findRoot((x) => sgWith(x) - measuredSg, low, high, 1e-7 * (1 + high - low)).x;
+    return settled(findRoot((x) => sgWith(x) - measuredSg, low, high, 1e-7 * (1 + high - low)));
   } catch (error) {
     if (error instanceof RangeError || error instanceof Refusal) return null;
     throw error;

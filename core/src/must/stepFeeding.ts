@@ -1,4 +1,4 @@
-import { findRoot } from '../numerics/index.ts';
+import { findRoot, settled } from '../numerics/index.ts';
 import { CENTRAL_ASSUMPTIONS } from '../record/index.ts';
 import { afterSugar, fermentSugar, pour } from '../masses/index.ts';
 import { broughtByPlanned, mixMust } from './compose.ts';
@@ -45,7 +45,7 @@ export function stepFeedingOf(plan: MustPlan): StepFeeding | null {
   const effectiveOg = mixMust(mustsOf(gathered, course).start).sg;
   const sgWith = (share: number): number => mixMust(mustsOf(withStartShare(plan, share), course).start).sg;
   if (effectiveOg <= STRONG_START_SG || sgWith(0) >= SAFE_START_SG) return null;
-  const startShare = findRoot((share) => sgWith(share) - SAFE_START_SG, 0, 1, 1e-6).x;
+  const startShare = settled(findRoot((share) => sgWith(share) - SAFE_START_SG, 0, 1, 1e-6));
   if (1 - startShare < LEAST_FED_SHARE) return null;
   const started = withStartShare(plan, startShare);
   const honeys = gathered.ingredients.filter(({ family, stage }) => family === 'honey' && stage === 'before');
@@ -61,7 +61,7 @@ export function stepFeedingOf(plan: MustPlan): StepFeeding | null {
         pour(next, broughtByPlanned({ ...honey, massG: (massG * honey.massG) / sumG(honeys) }, CENTRAL_ASSUMPTIONS, 0));
       return next;
     };
-    const most = findRoot((massG) => mixMust(fed(massG)).sg - FEED_TO_SG, 0, 1e6, 0.01).x;
+    const most = settled(findRoot((massG) => mixMust(fed(massG)).sg - FEED_TO_SG, 0, 1e6, 0.01));
     /** What is left goes along where it would be no step of its own. */
     const massG = backG - most < LEAST_STEP_SHARE * most ? backG : most;
     must = fed(massG);
@@ -77,7 +77,7 @@ const sumG = (honeys: readonly PlannedIngredient[]): number => honeys.reduce((su
 function fermentedTo(must: ReturnType<typeof mustsOf>['start'], sg: number): typeof must {
   const after = (sugarG: number): number => afterSugar(must, sugarG, CENTRAL_ASSUMPTIONS).sg;
   if (after(must.sugarG) >= sg) return fermentSugar(must, must.sugarG, CENTRAL_ASSUMPTIONS);
-  const eaten = findRoot((sugarG) => after(sugarG) - sg, 0, must.sugarG, 1e-4).x;
+  const eaten = settled(findRoot((sugarG) => after(sugarG) - sg, 0, must.sugarG, 1e-4));
   return fermentSugar(must, eaten, CENTRAL_ASSUMPTIONS);
 }
 

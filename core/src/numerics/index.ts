@@ -1,3 +1,5 @@
+/* Roots of one and of several unknowns, fixed points, tables of smooth functions, seeded draws; each says whether it settled. */
+export { fixedPoint, settled } from './iterate.ts';
 export { normal, seeded } from './random.ts';
 export type { Rng } from './random.ts';
 export { findRoot } from './root.ts';

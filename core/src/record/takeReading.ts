@@ -1,3 +1,4 @@
+import { fixedPoint, settled } from '../numerics/index.ts';
 import {
   YEAST_PER_EXTRACT,
   co2PerExtract,
@@ -47,13 +48,11 @@ function fermentExtract(ledger: Folding, extractG: number, assumptions: Assumpti
 function settleMust(ledger: Folding, sg: number): void {
   const massG = ledger.liquid.waterG + ledger.liquid.sugarG + ledger.liquid.unfermentableG;
   const extractG = ledger.liquid.sugarG + ledger.liquid.unfermentableG;
-  let scale = 1;
-  for (let i = 0; i < 30; i++) {
+  const nearer = (scale: number): number => {
     const now = mix({ waterG: massG - extractG * scale, extractG: extractG * scale, ethanolG: 0 }).sg;
-    const step = (sg - now) / (now - 1);
-    scale *= 1 + step;
-    if (Math.abs(step) < 1e-10) break;
-  }
+    return scale * (1 + (sg - now) / (now - 1));
+  };
+  const scale = settled(fixedPoint(nearer, 1, 1e-10, 30));
   ledger.liquid.waterG = massG - extractG * scale;
   ledger.liquid.sugarG *= scale;
   ledger.liquid.unfermentableG *= scale;

@@ -4,7 +4,7 @@ import { CENTRAL_ASSUMPTIONS } from '../record/index.ts';
 import { mix } from '../liquid/index.ts';
 import { afterSugar, liquidOf, pour } from '../masses/index.ts';
 import type { Masses } from '../masses/index.ts';
-import { findRoot } from '../numerics/index.ts';
+import { findRoot, settled } from '../numerics/index.ts';
 import { Refusal } from '../quantities/index.ts';
 import type { Ranged } from '../quantities/index.ts';
 import { stopsAt } from '../yeast/index.ts';
@@ -63,7 +63,7 @@ export function honeyToReachG(mead: Readonly<Masses>, honey: SweeteningHoney, ta
   const most = 2 * (mead.waterG + mead.sugarG + mead.ethanolG);
   if (wanted > measure(most))
     throw new Refusal(`${shown(wanted)} is sweeter than honey can make this; up to ${shown(measure(most))} can be computed.`, 'target');
-  return wanted === now ? 0 : findRoot((honeyG) => measure(honeyG) - wanted, 0, most, 1e-6).x;
+  return wanted === now ? 0 : settled(findRoot((honeyG) => measure(honeyG) - wanted, 0, most, 1e-6));
 }
 
 export interface Refermentation {

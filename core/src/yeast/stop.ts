@@ -1,7 +1,7 @@
 import { ETHANOL_20_KG_PER_M3 } from '../liquid/index.ts';
 import { afterSugar, fermentSugar } from '../masses/index.ts';
 import type { Masses, Yields } from '../masses/index.ts';
-import { findRoot } from '../numerics/index.ts';
+import { findRoot, fixedPoint, settled } from '../numerics/index.ts';
 
 /** Sugar that even a dry mead keeps, g/L (our estimate: pentoses and what tired yeast leaves). */
 export const DRY_SUGAR_G_PER_L = { value: 3, low: 1, high: 8 } as const;
@@ -25,17 +25,16 @@ export interface Stop {
 export function sugarAtAbv(start: Readonly<Masses>, abv: number, yields: Yields): { sugarG: number; volumeL: number } {
   const perSugar = (1 - yields.glycerolYield) * yields.ethanolYield;
   const before = afterSugar(start, 0, yields);
-  let sugarG = (((abv / 100) * ETHANOL_20_KG_PER_M3 * before.volumeL - start.ethanolG) / perSugar) * 0.97;
+  const guess = (((abv / 100) * ETHANOL_20_KG_PER_M3 * before.volumeL - start.ethanolG) / perSugar) * 0.97;
   const most = (start.sugarG + start.unfermentableG) / (1 - yields.glycerolYield);
-  for (let i = 0; i < 30; i++) {
+  let { volumeL } = before;
+  const nearer = (sugarG: number): number => {
     const tried = Math.min(sugarG, most);
     const after = afterSugar(start, tried, yields);
-    const missing = ((abv - after.abv) / 100) * ETHANOL_20_KG_PER_M3 * after.volumeL;
-    const next = tried + missing / perSugar;
-    if (Math.abs(next - sugarG) < 1e-9 * (1 + Math.abs(next))) return { sugarG: next, volumeL: after.volumeL };
-    sugarG = next;
-  }
-  return { sugarG, volumeL: before.volumeL };
+    ({ volumeL } = after);
+    return tried + (((abv - after.abv) / 100) * ETHANOL_20_KG_PER_M3 * volumeL) / perSugar;
+  };
+  return { sugarG: settled(fixedPoint(nearer, guess, 1e-9, 30)), volumeL };
 }
 
 /**
@@ -57,5 +56,5 @@ export function stopsAt(start: Readonly<Masses>, toleranceAbv: number, drySugarG
   if (dry.abv <= toleranceAbv) return stop(most, false, dry);
   if (before.abv >= toleranceAbv) return stop(0, true, before);
   const excess = (sugarG: number): number => afterSugar(start, sugarG, yields).abv - toleranceAbv;
-  return stop(findRoot(excess, 0, most, 1e-6 * (1 + most)).x, true);
+  return stop(settled(findRoot(excess, 0, most, 1e-6 * (1 + most))), true);
 }
