@@ -111,6 +111,9 @@ export type Blend = Fit<typeof blendShape>;
 export const moveShape = record({ afterSeq: seq, eventId: id, toId: id });
 export type Move = Fit<typeof moveShape>;
 
+/** A number that was reckoned: any that is one. */
+export const figure = number(-1e15, 1e15, [0, 2]);
+
 /** A recorded event is core's type; on the wire it is taken as it is. */
 export const storedEvent = own<BatchEvent>('a recorded event');
 /** A folded state is core's type; on the wire it is taken as it is. */
@@ -119,13 +122,14 @@ const ledger = own<Ledger>('the folded state');
 const summaryFields = {
   id,
   name: text(80),
-  createdAt: moment,
+  createdAt: figure,
   lastSeq: seq,
   planVersion: seq,
-  plan: batchPlanShape,
+  /** Written by whatever program; limits of today do not shut it out. */
+  plan: own<BatchPlan>('a plan'),
 } as const;
 /** What a float in the batch sent, oldest first: ms since 1970 UTC, SG, °C. */
-const floatPoint = tuple(moment, number(0, 2), orNull(number(-100, 200)));
+const floatPoint = tuple(figure, figure, orNull(figure));
 const recordFields = { ...summaryFields, events: list(storedEvent, 0, 1_000_000), float: list(floatPoint, 0, 10_000_000) } as const;
 
 /** A batch for those who fold its record themselves. */
@@ -143,9 +147,9 @@ const listedShape = record({
   name: text(80),
   lastSeq: seq,
   phase: phaseShape,
-  pitchedAt: orNull(moment),
-  sg: orNull(number(0, 2)),
-  volumeL: orNull(number(0, 10_000)),
+  pitchedAt: orNull(figure),
+  sg: orNull(figure),
+  volumeL: orNull(figure),
 });
 export type Listed = Fit<typeof listedShape>;
 /** Which page of the book: what has this in its name, and began before the batch of that id. */

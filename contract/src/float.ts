@@ -1,4 +1,4 @@
-import { either, id, instant, list, maybe, moment, number, orNull, record, text, whole } from '@hollow-bell/core/quantities';
+import { either, id, instant, list, maybe, number, orNull, record, text, whole } from '@hollow-bell/core/quantities';
 import type { Fit } from '@hollow-bell/core/quantities';
 import { SG_RANGE } from '@hollow-bell/core/quantities';
 
@@ -7,7 +7,7 @@ export const floatDeviceShape = record({
   id,
   name: text(60),
   batchId: orNull(id),
-  lastSeenAt: orNull(moment),
+  lastSeenAt: orNull(number(-1e15, 1e15)),
   keptBack: whole(0, 1e12),
 });
 export type FloatDevice = Fit<typeof floatDeviceShape>;

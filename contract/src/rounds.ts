@@ -1,20 +1,21 @@
-import { flag, id, list, moment, number, orNull, own, record, text, whole } from '@hollow-bell/core/quantities';
+import { flag, id, list, orNull, own, record, text, whole } from '@hollow-bell/core/quantities';
 import type { Fit } from '@hollow-bell/core/quantities';
 import type { Ask } from '@hollow-bell/core/rounds';
-import { phaseShape, storedEvent, vesselShape } from './batches.ts';
+import type { Vessel } from '@hollow-bell/core/vessel';
+import { figure, phaseShape, storedEvent } from './batches.ts';
 
 /** A vessel as it stands, and what it asks for: all that Rounds needs of a batch, without its record. */
 const standingShape = record({
   id,
   name: text(80),
-  vessel: vesselShape,
-  pitchedAt: orNull(moment),
+  vessel: own<Vessel>('a vessel'),
+  pitchedAt: orNull(figure),
   phase: phaseShape,
   /** Bottled, and fermenting there: no vessel stands for it. */
   inBottles: flag,
-  sg: number(0, 2),
-  volumeL: number(0, 10_000),
-  leesL: number(0, 10_000),
+  sg: figure,
+  volumeL: figure,
+  leesL: figure,
   /** What colors it: fruit and juice first, then honeys. */
   colors: list(text(80), 0, 1000),
   /** Most pressing first. */

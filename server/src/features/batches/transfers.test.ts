@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { ApiError, Batch } from '@hollow-bell/contract';
+import type { AnswerOf, ApiError, Batch } from '@hollow-bell/contract';
 import { DISSOLVED, viewOf } from '@hollow-bell/core/record';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { NOW, happened, newBatch, pitched, plan, poured, testApp } from '../../test/server.ts';
@@ -15,6 +15,17 @@ const jug = plan.must.vessel;
 const child = (name: string, volumeL: number) => ({ id: randomUUID(), name, volumeL, vessel: jug });
 
 describe('liquid moved between batches', () => {
+  it('goes on in a child: a reading above what it stood at is written, and answered with how it stands', async () => {
+    const { id } = await newBatch(app, happened(...pitched, [40, { kind: 'reading', payload: { sg: 1.01 } }]));
+    const into = child('Linden, second jug', 1.5);
+    await app.call('POST', `/batches/${id}/split`, { afterSeq: 4, happenedAt: NOW, children: [into] });
+    const events = happened([0, { kind: 'reading', payload: { sg: 1.012, tempC: 20 } }]);
+    const { status, body } = await app.call<AnswerOf<'append'>>('POST', `/batches/${into.id}/events`, { afterSeq: 1, events });
+    expect(status).toBe(200);
+    expect(body.standing).toMatchObject({ id: into.id, name: 'Linden, second jug' });
+    expect(body.standing!.sg).toBeCloseTo(1.012, 6);
+  });
+
   it('is split into children that inherit the ledger, no gram lost', async () => {
     const { id } = await newBatch(app, happened(...pitched));
     const before = await read(id);
