@@ -1,11 +1,17 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
 import type { Batch, BatchList, Standing } from '@hollow-bell/contract';
 import { LEDGER_VERSION, viewOf } from '@hollow-bell/core/record';
 import type { BatchEvent } from '@hollow-bell/core/record';
 import stored from '@hollow-bell/core/stored' with { type: 'json' };
 import { QueryTypes } from 'sequelize';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { connect } from './database/connect.ts';
 import { migrate, migratorOf } from './database/migrate.ts';
-import { happened, newBatch, pitched, plan, testApp } from './test/server.ts';
+import { freshDatabase, happened, newBatch, pitched, plan, testApp } from './test/server.ts';
 
 type App = Awaited<ReturnType<typeof testApp>>;
 
@@ -17,7 +23,12 @@ interface Sample {
 }
 
 /** A batch as an earlier program left it: its entries without a version, its ledger in the shape of its day. */
-async function leftBehind({ sequelize }: App, name: string, events: readonly BatchEvent[], ledger: object): Promise<string> {
+async function leftBehind(
+  { sequelize }: Pick<App, 'sequelize'>,
+  name: string,
+  events: readonly BatchEvent[],
+  ledger: object,
+): Promise<string> {
   const id = crypto.randomUUID();
   const ids = new Map(events.map((event) => [event.id, crypto.randomUUID()]));
   await sequelize.query(`INSERT INTO batches (id, name, created_at, last_seq, ledger) VALUES ($id, $name, now(), $seq, $ledger)`, {
@@ -120,6 +131,43 @@ describe('plans that earlier programs wrote', () => {
     const { practice } = await planAfter('20261125-feeding', (whole) => ({ ...whole, practice: { units: 'us' } }));
     expect(practice).toMatchObject({ units: 'us', school: 'clock', setDoses: [], ammonium: { source: 'dap' } });
   });
+});
+
+describe('a backup of a cellar that an earlier program wrote', () => {
+  const script = (name: string, file: string, url: string): void => {
+    const path = fileURLToPath(new URL(`../../scripts/${name}.mjs`, import.meta.url));
+    const { status, stderr } = spawnSync(process.execPath, [path, file], { env: { ...process.env, DATABASE_URL: url }, encoding: 'utf8' });
+    expect(status, stderr).toBe(0);
+  };
+  const schemas = [
+    '20261123-first-light',
+    '20261124-the-must',
+    '20261125-feeding',
+    '20261127-instruments',
+    '20261128-temperatures-and-cures',
+  ];
+
+  it.each(schemas.map((schema, i) => [schema, samples[Math.min(i, samples.length - 1)]!] as const))(
+    'opens, from the schema %s',
+    async (schema, [name, { events, ledger, view }]) => {
+      const folder = mkdtempSync(join(tmpdir(), 'hollow-bell-backup-'));
+      const file = join(folder, 'cellar.backup');
+      const [old, restored] = [await freshDatabase(), await freshDatabase()];
+      const sequelize = connect(old.url);
+      await migratorOf(sequelize).up({ to: schema });
+      const id = await leftBehind({ sequelize }, name, events, ledger);
+      await sequelize.close();
+      script('backup', file, old.url);
+      script('restore', file, restored.url);
+      const app = await testApp(restored);
+      const { body } = await app.call<Batch>('GET', `/batches/${id}`);
+      expect(body.events).toHaveLength(events.length);
+      expect(viewOf(body.ledger)!.sg).toBeCloseTo(view.sg, 6);
+      expect(viewOf(body.ledger)!.volumeL).toBeCloseTo(view.volumeL, 6);
+      await app.app.close();
+      rmSync(folder, { recursive: true });
+    },
+  );
 });
 
 describe('a cellar that a newer program opened', () => {

@@ -8,7 +8,7 @@ import pg from 'pg';
 import { buildApp } from '../app.ts';
 import { readConfig } from '../config.ts';
 import { connect } from '../database/connect.ts';
-import { migratorOf } from '../database/migrate.ts';
+import { migrate } from '../database/migrate.ts';
 import { HOUR_MS } from '@hollow-bell/core/quantities';
 
 const CLUSTER = process.env['HOLLOW_BELL_TEST_CLUSTER'];
@@ -23,7 +23,7 @@ export async function onCluster(sql: string): Promise<void> {
 }
 
 /** A fresh, empty database. */
-async function freshDatabase(): Promise<{ name: string; url: string }> {
+export async function freshDatabase(): Promise<{ name: string; url: string }> {
   const name = `t_${randomUUID().replaceAll('-', '')}`;
   await onCluster(`CREATE DATABASE ${name}`);
   const url = new URL(CLUSTER ?? '');
@@ -33,11 +33,11 @@ async function freshDatabase(): Promise<{ name: string; url: string }> {
 
 export const NOW = Date.UTC(2026, 5, 15, 12);
 
-/** The app on a migrated database of its own, at a fixed time. */
-export async function testApp() {
-  const database = await freshDatabase();
+/** The app on a migrated database, of its own where none is given, at a fixed time. */
+export async function testApp(given?: { name: string; url: string }) {
+  const database = given ?? (await freshDatabase());
   const sequelize = connect(database.url);
-  await migratorOf(sequelize).up();
+  await migrate(sequelize);
   const config = readConfig({ host: '127.0.0.1', port: 0, databaseUrl: database.url, logLevel: 'silent', requestsPerMinute: 100_000 });
   const { app, cellar } = await buildApp({ config, sequelize, now: () => NOW });
 

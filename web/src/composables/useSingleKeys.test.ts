@@ -1,14 +1,15 @@
 import { mount } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { defineComponent, h } from 'vue';
+import { SHORTCUTS, shortcutOf } from '../shortcuts.ts';
 import { singleKeysOn, useSingleKeys } from './useSingleKeys.ts';
 
 let pressed: string[] = [];
 const Page = defineComponent({
   setup() {
-    useSingleKeys(['n', 'j'], ({ key }) => {
+    useSingleKeys(['newBatch', 'next'], (name, { key }) => {
       pressed.push(key);
-      return key !== 'j';
+      return name !== 'next';
     });
     return () => h('div', [h('input'), h('button'), h('div', { contenteditable: 'true' })]);
   },
@@ -60,5 +61,15 @@ describe('keys that do something by themselves', () => {
     singleKeysOn.value = false;
     press(document.body, 'n');
     expect(pressed).toEqual([]);
+  });
+});
+
+describe('the list of keys', () => {
+  it('gives no key to two deeds, and says of each what it does', () => {
+    const keys = Object.values(SHORTCUTS).flatMap((shortcut) => [...shortcut.keys]);
+    expect(new Set(keys).size).toBe(keys.length);
+    for (const { does } of Object.values(SHORTCUTS)) expect(does).not.toBe('');
+    expect(shortcutOf('ArrowDown', ['next', 'before'])).toBe('next');
+    expect(shortcutOf('j', ['before'])).toBeUndefined();
   });
 });

@@ -1,4 +1,6 @@
 import { onKeyStroke, useLocalStorage } from '@vueuse/core';
+import { SHORTCUTS, shortcutOf } from '../shortcuts.ts';
+import type { ShortcutName } from '../shortcuts.ts';
 
 /** Whether one key alone may do something here; some speak to their machine, or hold a key down. Kept on this device. */
 export const singleKeysOn = useLocalStorage('hollow-bell-single-keys', true);
@@ -17,10 +19,15 @@ const hasDialog = (): boolean =>
  *
  * @param deed answers false where the key was not for it
  */
-export function useSingleKeys(keys: string[], deed: (event: KeyboardEvent) => unknown): void {
-  onKeyStroke(keys, (event) => {
-    if (!singleKeysOn.value || event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return;
-    if (isWritten(event.target) || hasDialog()) return;
-    if (deed(event) !== false) event.preventDefault();
-  });
+export function useSingleKeys<N extends ShortcutName>(names: readonly N[], deed: (name: N, event: KeyboardEvent) => unknown): void {
+  onKeyStroke(
+    names.flatMap((name) => [...SHORTCUTS[name].keys]),
+    (event) => {
+      const name = shortcutOf(event.key, names);
+      if (name === undefined) return;
+      if (!singleKeysOn.value || event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return;
+      if (isWritten(event.target) || hasDialog()) return;
+      if (deed(name, event) !== false) event.preventDefault();
+    },
+  );
 }

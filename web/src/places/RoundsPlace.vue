@@ -69,24 +69,22 @@ function step(by: number): void {
   current.value = Math.min(rows.value.length - 1, Math.max(0, current.value + by));
   lineAt(current.value)?.$el.focus();
 }
-const DEEDS: Record<string, () => void> = {
-  j: () => step(1),
-  ArrowDown: () => step(1),
-  k: () => step(-1),
-  ArrowUp: () => step(-1),
-  Enter: () => {
+const DEEDS = {
+  next: () => step(1),
+  before: () => step(-1),
+  asPlanned: () => {
     const row = rows.value[current.value];
     if (row !== undefined) void (row.ask.done === null ? goTo(row.vessel, row.ask) : done(row.vessel, row.ask));
   },
-  o: () => {
+  otherwise: () => {
     const row = rows.value[current.value];
     if (row !== undefined) void goTo(row.vessel, row.ask);
   },
-  l: () => lineAt(current.value)?.openPutOff(),
+  later: () => lineAt(current.value)?.openPutOff(),
 };
-useSingleKeys(Object.keys(DEEDS), (event) => {
+useSingleKeys(Object.keys(DEEDS) as (keyof typeof DEEDS)[], (name, event) => {
   if (event.target instanceof HTMLElement && event.target.closest('button, a') !== null) return false;
-  DEEDS[event.key]?.();
+  DEEDS[name]();
   return true;
 });
 </script>

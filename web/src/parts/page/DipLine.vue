@@ -21,7 +21,7 @@ async function goOn(line: string): Promise<void> {
   field.value?.setSelectionRange(at, at);
 }
 
-useSingleKeys(['/'], () => field.value?.focus());
+useSingleKeys(['dip'], () => field.value?.focus());
 </script>
 
 <template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useSingleKeys } from '../../composables/useSingleKeys.ts';
+import { PLACE_KEYS, SHORTCUTS } from '../../shortcuts.ts';
 import { defineAsyncComponent, ref } from 'vue';
 import { useRouter } from 'vue-router';
 
@@ -10,21 +11,7 @@ const open = ref(false);
 const router = useRouter();
 let leader = 0;
 
-const PLACES: Record<string, string> = { r: 'rounds', b: 'batches', e: 'bench', s: 'shelf' };
-const KEYS: [string, string][] = [
-  ['/', 'to the dip line'],
-  ['g r', 'to Rounds'],
-  ['g b', 'to Batches'],
-  ['g e', 'to the Bench'],
-  ['g s', 'to the Shelf'],
-  ['n', 'a new batch'],
-  ['j k ↓ ↑', 'on Rounds: from ask to ask'],
-  ['Enter', 'on Rounds: done as planned, or to where it is done'],
-  ['o', 'on Rounds: otherwise'],
-  ['l', 'on Rounds: later, or not at all'],
-  ['?', 'this sheet'],
-  ['Esc', 'empties the dip line, closes what is open'],
-];
+const KEYS = Object.values(SHORTCUTS).filter(({ keys }) => keys[0] !== 'g');
 const DIPS: [string, string][] = [
   ['1.048 21c', 'a gravity, and how warm the sample was'],
   ['1.070 at 68 · 70f 1.062 · 12 bx · 1.012 float', 'the same in other words, or by another instrument'],
@@ -42,12 +29,13 @@ const DIPS: [string, string][] = [
   ['note rain all day', 'a note, word for word'],
 ];
 
-useSingleKeys(['?', 'n', 'g', ...Object.keys(PLACES)], (event) => {
+useSingleKeys(['sheet', 'newBatch', 'lead', ...PLACE_KEYS], (name, event) => {
   const led = event.timeStamp - leader < 1200;
-  if (event.key === '?') open.value = true;
-  else if (event.key === 'g') leader = event.timeStamp;
-  else if (event.key === 'n') void router.push({ name: 'new' });
-  else if (led && event.key in PLACES) void router.push({ name: PLACES[event.key] ?? 'rounds' });
+  const place = PLACE_KEYS.find((each) => each === name);
+  if (name === 'sheet') open.value = true;
+  else if (name === 'lead') leader = event.timeStamp;
+  else if (name === 'newBatch') void router.push({ name: 'new' });
+  else if (led && place !== undefined) void router.push({ name: place });
   else return false;
   return true;
 });
@@ -56,8 +44,8 @@ useSingleKeys(['?', 'n', 'g', ...Object.keys(PLACES)], (event) => {
 <template>
   <MakerDialog v-if="open" v-model="open" title="Keys" width="min(560px, 92vw)">
     <dl>
-      <template v-for="[key, does] in KEYS" :key="key"
-        ><dt class="mono">{{ key }}</dt>
+      <template v-for="{ shown, does } in KEYS" :key="shown"
+        ><dt class="mono">{{ shown }}</dt>
         <dd>{{ does }}</dd></template
       >
     </dl>
