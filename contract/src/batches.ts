@@ -26,7 +26,7 @@ import type { ShownPhase } from '@hollow-bell/core/watch';
 import { ownYeastShape, yeastIdShape } from '@hollow-bell/core/yeast';
 import { practiceShape } from './practice.ts';
 
-export const vesselShape = record({
+const vesselShape = record({
   kind: choice(...VESSEL_KINDS),
   name: text(60),
   capacityL: number(0.1, 1000),

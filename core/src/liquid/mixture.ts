@@ -48,8 +48,13 @@ export function mix(liquid: Liquid): Mixed {
   if (!(massG > 0)) throw new Refusal('There is nothing in the vessel to compute with.');
   const apartL = waterG / WATER_20_KG_PER_M3 + extractG / SUCROSE_KG_PER_M3 + ethanolG / ETHANOL_20_KG_PER_M3;
   if (extractG > MOST_DISSOLVED * massG) return mixedIn(apartL, liquid);
-  const volumeOf = (volumeL: number): number => massG / (WATER_20_KG_PER_M3 * sgFromConcentrations(extractG / volumeL, ethanolG / volumeL));
-  return mixedIn(settled(fixedPoint(volumeOf, apartL, 1e-12, 50)), liquid);
+  const root = fixedPoint(
+    (volumeL) => massG / (WATER_20_KG_PER_M3 * sgFromConcentrations(extractG / volumeL, ethanolG / volumeL)),
+    apartL,
+    1e-12,
+    50,
+  );
+  return mixedIn(settled(root), liquid);
 }
 
 function mixedIn(volumeL: number, { waterG, extractG, ethanolG }: Liquid): Mixed {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { findRoot, normal, seeded, solveSystem, tabulate } from './index.ts';
+import { findRoot, fixedPoint, normal, seeded, settled, solveSystem, tabulate } from './index.ts';
 
 describe('root finding', () => {
   it('meets its tolerance and says how', () => {
@@ -63,5 +63,20 @@ describe('random draws', () => {
     const variance = values.reduce((sum, v) => sum + (v - mean) ** 2, 0) / values.length;
     expect(Math.abs(mean)).toBeLessThan(0.03);
     expect(Math.abs(variance - 1)).toBeLessThan(0.05);
+  });
+});
+
+describe('a fixed point', () => {
+  it('is found in few steps, and is one', () => {
+    const { x, converged, iterations } = fixedPoint(Math.cos, 1, 1e-12, 50);
+    expect(x).toBeCloseTo(0.7390851332151607, 12);
+    expect([converged, iterations < 10]).toEqual([true, true]);
+  });
+
+  it('is none where the search does not settle, and says so', () => {
+    const flips = fixedPoint((x) => -x, 1, 1e-12, 20);
+    expect(flips.converged).toBe(false);
+    expect(() => settled(flips)).toThrow(/no answer settled in 20 steps/);
+    expect(settled(fixedPoint((x) => x, 3, 1e-12, 5))).toBe(3);
   });
 });

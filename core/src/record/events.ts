@@ -38,41 +38,58 @@ export interface LogEntry {
   amendments: EventOf<'amendment'>[];
 }
 
-/**
- * Every event with its amendments applied, in the order in which things happened (then were entered).
- * An amendment may itself be withdrawn, which brings back what it had changed.
- */
+type Amendment = EventOf<'amendment'>;
+const isAmendment = (event: BatchEvent): event is Amendment => event.kind === 'amendment';
+
+/** The amendments that count, oldest first, by the event that each corrects. One may itself be withdrawn, which brings back what it had changed. */
+function amendmentsOf(events: readonly BatchEvent[]): Map<string, Amendment[]> {
+  const inOrder = sorted(events.filter(isAmendment), (a, b) => a.seq - b.seq);
+  const withdrawn = new Set<string>();
+  for (const { id, payload } of inOrder.toReversed())
+    if (payload.replacement === null && !withdrawn.has(id)) withdrawn.add(payload.eventId);
+  const byEvent = new Map<string, Amendment[]>();
+  for (const amendment of inOrder) {
+    if (withdrawn.has(amendment.id)) continue;
+    const earlier = byEvent.get(amendment.payload.eventId);
+    if (earlier === undefined) byEvent.set(amendment.payload.eventId, [amendment]);
+    else earlier.push(amendment);
+  }
+  return byEvent;
+}
+
+/** An event as its amendments leave it: as the last that replaces it says. */
+function corrected(first: StandingEvent, amendments: readonly Amendment[]): StandingEvent {
+  const last = amendments.findLast(({ payload }) => payload.replacement !== null);
+  if (last === undefined || last.payload.replacement === null) return first;
+  return { ...last.payload.replacement, id: first.id, seq: first.seq, enteredAt: last.enteredAt };
+}
+
+const isWithdrawn = (amendments: readonly Amendment[]): boolean => amendments.at(-1)?.payload.replacement === null;
+
+/** Every event with its amendments applied, in the order in which things happened (then were entered). */
 export function logOf(events: readonly BatchEvent[]): LogEntry[] {
-  const inOrder = sorted(events, (a, b) => a.seq - b.seq);
-  const withdrawnAmendments = new Set<string>();
-  for (const { id, payload } of inOrder.filter((event) => event.kind === 'amendment').toReversed()) {
-    if (payload.replacement === null && !withdrawnAmendments.has(id)) withdrawnAmendments.add(payload.eventId);
-  }
-  const entries = new Map<string, LogEntry>();
-  for (const event of inOrder) {
-    if (event.kind !== 'amendment') {
-      entries.set(event.id, { first: event, standing: event, withdrawn: false, amendments: [] });
-      continue;
-    }
-    const entry = entries.get(event.payload.eventId);
-    if (entry === undefined || withdrawnAmendments.has(event.id)) continue;
-    entry.amendments.push(event);
-    const { replacement } = event.payload;
-    entry.withdrawn = replacement === null;
-    if (replacement !== null) {
-      const { id, seq } = entry.first;
-      entry.standing = { ...replacement, id, seq, enteredAt: event.enteredAt };
-    }
-  }
-  return sorted([...entries.values()], (a, b) => earlier(a.standing, b.standing));
+  const byEvent = amendmentsOf(events);
+  const entries = events
+    .filter((event): event is StandingEvent => !isAmendment(event))
+    .map((first): LogEntry => {
+      const amendments = byEvent.get(first.id) ?? [];
+      return { first, standing: corrected(first, amendments), withdrawn: isWithdrawn(amendments), amendments };
+    });
+  return sorted(entries, (a, b) => earlier(a.standing, b.standing));
 }
 
 /** The events that count, in the order in which things happened. */
 export function standingEvents(events: readonly BatchEvent[]): StandingEvent[] {
-  if (!events.some((event) => event.kind === 'amendment')) return sorted(events as readonly StandingEvent[], earlier);
-  return logOf(events)
-    .filter((entry) => !entry.withdrawn)
-    .map((entry) => entry.standing);
+  const byEvent = amendmentsOf(events);
+  if (byEvent.size === 0 && !events.some(isAmendment)) return sorted(events as readonly StandingEvent[], earlier);
+  const standing: StandingEvent[] = [];
+  for (const event of events) {
+    if (isAmendment(event)) continue;
+    const amendments = byEvent.get(event.id);
+    if (amendments === undefined) standing.push(event);
+    else if (!isWithdrawn(amendments)) standing.push(corrected(event, amendments));
+  }
+  return sorted(standing, earlier);
 }
 
 const earlier = (a: StandingEvent, b: StandingEvent): number => a.happenedAt - b.happenedAt || a.seq - b.seq;

@@ -9,6 +9,10 @@ import { emptyLedger } from './ledger.ts';
 import type { Folding, Ledger } from './ledger.ts';
 import { mixedOf } from './view.ts';
 
+function takeFromShelf({ taken }: Folding, { lotId, massG }: { lotId?: string | undefined; massG: number }): void {
+  if (lotId !== undefined) taken[lotId] = (taken[lotId] ?? 0) + massG;
+}
+
 function applyEvent<K extends RecordedKind>(
   ledger: Folding,
   { id, kind, payload, happenedAt: at }: { id: string; kind: K; payload: Recorded[K]; happenedAt: number },
@@ -16,8 +20,7 @@ function applyEvent<K extends RecordedKind>(
 ): void {
   const { apply, takes } = HAPPENINGS[kind];
   apply(ledger, payload, { id, at, assumptions });
-  const taken = takes?.(payload);
-  if (taken?.lotId !== undefined) ledger.taken[taken.lotId] = (ledger.taken[taken.lotId] ?? 0) + taken.massG;
+  if (takes !== undefined) takeFromShelf(ledger, takes(payload));
   const { history } = ledger;
   history.lastEventAt = at;
   judgeGuard(ledger, at);
