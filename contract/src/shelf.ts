@@ -87,7 +87,11 @@ export type ShelfKind = ShelfItem['detail']['kind'];
 export const SHELF_KINDS: readonly ShelfKind[] = ['ingredient', 'yeast', 'nutrient', 'chemical', 'vessel', 'instrument'];
 
 /** An item with what batches have taken of it, in grams, as their records stand. */
-export const shelvedShape = record({ item: own<ShelfItem>('a thing on the shelf'), takenG: number(-1e15, 1e15), version: whole(0, 1_000_000) });
+export const shelvedShape = record({
+  item: own<ShelfItem>('a thing on the shelf'),
+  takenG: number(-1e15, 1e15),
+  version: whole(0, 1_000_000),
+});
 export type Shelved = Fit<typeof shelvedShape>;
 export const shelfShape = record({ items: list(shelvedShape, 0, 1_000_000) });
 

@@ -4,7 +4,7 @@ import { AMMONIUM_CUTOFF_ABV } from '../yeast/index.ts';
 import { hourAtShare } from '../tempo/index.ts';
 import { doseMgPerL, planFeeding, totalsOf } from './schedule.ts';
 import type { FeedingPractice, PlannedDose, ToFeed } from './schedule.ts';
-import type { SchoolId } from './schools.ts';
+import type { SchoolId } from './schoolIds.ts';
 import { TOO_LATE_SHARE } from '../yeast/index.ts';
 
 /** What a school's plan means on one must. */

@@ -9,7 +9,7 @@ import { checkProduct, countedMgPerG, nitrogenMgPerG, productKey, productName } 
 import type { Product } from '../nitrogen/index.ts';
 import { FIRST_AMMONIUM_H, THIRD_BREAK } from '../yeast/index.ts';
 import { timesOf } from './schools.ts';
-import type { SchoolId } from './schools.ts';
+import type { SchoolId } from './schoolIds.ts';
 
 export interface DosePart {
   product: Product;

@@ -1,9 +1,6 @@
+import type { SchoolId } from './schoolIds.ts';
 import { FIRST_AMMONIUM_H, THIRD_BREAK } from '../yeast/index.ts';
 import { Refusal, readNumber } from '../quantities/index.ts';
-
-/** Schools of timing on which makers differ. */
-export const SCHOOL_IDS = ['none', 'upfront', 'equal', 'clock', 'gravity', 'early', 'organic', 'own', 'set'] as const;
-export type SchoolId = (typeof SCHOOL_IDS)[number];
 
 /** When a dose comes: by the clock, or as soon as this share of the sugar is gone. */
 export interface DoseTime {
