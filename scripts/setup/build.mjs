@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { brotliCompressSync } from 'node:zlib';
 import { Plain, ROOT, SERVER_DIST, WEB_DIST } from './paths.mjs';
 
 const SOURCES = ['core', 'tell', 'contract', 'server', 'web', 'package-lock.json'];
@@ -16,6 +17,13 @@ function addTo(hash, path) {
     if (entry.isDirectory()) addTo(hash, full);
     else hash.update(full.slice(ROOT.length)).update(readFileSync(full));
   }
+}
+
+/** Beside each script and style its compressed twin, as small as it gets: made once, sent often. */
+function compressAssets() {
+  const folder = join(WEB_DIST, 'assets');
+  for (const name of readdirSync(folder).filter((each) => /\.(js|css)$/.test(each)))
+    writeFileSync(join(folder, `${name}.br`), brotliCompressSync(readFileSync(join(folder, name))));
 }
 
 /** Builds web and server unless what is built came from these very sources. */
@@ -40,5 +48,6 @@ export function buildIfChanged() {
     );
     if (built.status !== 0) throw new Plain(`the ${workspace} part could not be built; what it said stands above.`);
   }
+  compressAssets();
   writeFileSync(stamp, digest);
 }

@@ -100,7 +100,7 @@ export async function buildApp({ config, sequelize, now }: Parts) {
   );
 
   if (config.webRoot !== undefined) {
-    await app.register(fastifyStatic, { root: config.webRoot, wildcard: false, maxAge: '1h', immutable: false });
+    await app.register(fastifyStatic, { root: config.webRoot, wildcard: false, preCompressed: true, maxAge: '1h', immutable: false });
   }
   app.setNotFoundHandler((request, reply) => {
     const wantsPage =
