@@ -12,6 +12,8 @@ const PARTS: Record<BrewStep['part'], string> = {
   pitch: 'Pitch',
   later: 'Later',
 };
+/** The face that whoever makes the pages has to bring along. */
+export const SHEET_FACE = 'Atkinson Hyperlegible Next';
 const SOOT = '#1e2422';
 const BRONZE = '#8c5a22';
 const QUIET = '#4d5853';
@@ -80,7 +82,7 @@ export function brewSheetPages({ name, plan, figures, style, steps, doses }: Bre
     pageSize: 'A4',
     pageMargins: [48, 48, 48, 52],
     info: { title: `Brew day: ${name}` },
-    defaultStyle: { fontSize: 10.5, color: SOOT, lineHeight: 1.18 },
+    defaultStyle: { font: SHEET_FACE, fontSize: 10.5, color: SOOT, lineHeight: 1.18 },
     content: [
       { text: name, fontSize: 20, bold: true },
       {

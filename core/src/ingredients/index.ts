@@ -1,3 +1,4 @@
+/* What things are made of, and what a mass of each brings. */
 export {
   HELD_BACK_G_PER_G,
   INSOLUBLE_KG_PER_L,

@@ -1,3 +1,4 @@
+/* Densities of water, sugar and alcohol, mixing, fermentation by mass balance, instruments and their errors. */
 export { blend, honeyToReach, shareOfFirst, undilutedSg, waterToReach } from './adjust.ts';
 export { ETHANOL_20_KG_PER_M3 } from './ethanol.ts';
 export {

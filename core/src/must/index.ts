@@ -1,3 +1,4 @@
+/* Planning a must: compose, hold and solve, predict, judge, cost and fit it, and the day on which it is mixed. */
 export { ledgerAsPlanned, ledgerPitchedNow } from './asPlanned.ts';
 export { brewDay, eventOfStep, pourOf } from './brewDay.ts';
 export type { BrewStep } from './brewDay.ts';

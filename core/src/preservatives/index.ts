@@ -1,3 +1,4 @@
+/* Sulfite and sorbate: what a dose is, what it guards, for how long it waits. */
 export {
   BOUND_SHARE,
   HIGHEST_PH_FOR_SULFITE,

@@ -1,3 +1,4 @@
+/* Units, what is typed into a field, ranges, limits and shapes, and sentences with quantities in them. */
 export { daysBefore, isDay, momentOf, wallTime } from './clock.ts';
 export type { Immutable } from './immutable.ts';
 export { READING_LIMITS, SG_RANGE } from './limits.ts';

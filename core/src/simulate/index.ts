@@ -1,3 +1,4 @@
+/* Musts of which everything is known, and floats in them, to hold diagnosis and forecast to account. */
 export { FLOAT_STORIES, USUAL_WRONGS, floatReadings } from './float.ts';
 export type { FloatStory } from './float.ts';
 export { forecastStudy } from './forecastStudy.ts';

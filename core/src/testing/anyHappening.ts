@@ -1,3 +1,4 @@
+/* For the tests: whatever may happen, drawn from the shapes of the happenings; examples beside it. */
 import fc from 'fast-check';
 import { ruleBroken } from '../quantities/index.ts';
 import type { Shape } from '../quantities/index.ts';

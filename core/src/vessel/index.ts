@@ -1,3 +1,4 @@
+/* Vessels as sections to scale, and how full they are. */
 export { fillOf, smallestHolding } from './fill.ts';
 export type { Fill } from './fill.ts';
 export { VESSEL_KINDS, levelCm, litersAt, sectionOf } from './shape.ts';

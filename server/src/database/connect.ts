@@ -1,3 +1,4 @@
+/* The way to PostgreSQL, and its schema in migrations. */
 import { Sequelize } from 'sequelize';
 
 /** A pool to PostgreSQL. Nothing is connected before the first query; a lost server is found again by the next one. */

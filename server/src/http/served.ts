@@ -1,3 +1,4 @@
+/* What all routes share: the table, the error shape, who may come in. */
 import { ROUTES, errorShape } from '@hollow-bell/contract';
 import type { AnswerOf, BodyOf, RouteName } from '@hollow-bell/contract';
 import { BODIES } from '@hollow-bell/contract/bodies';

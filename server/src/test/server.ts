@@ -1,3 +1,4 @@
+/* For the tests: an app on a database of its own. */
 import { randomUUID } from 'node:crypto';
 import type { Batch, BatchPlan, NewEvent } from '@hollow-bell/contract';
 import { DEFAULT_PRACTICE } from '@hollow-bell/contract';

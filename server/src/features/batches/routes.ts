@@ -1,3 +1,4 @@
+/* Batches: their plans, their records, liquid moved between them. */
 import { listQueryShape } from '@hollow-bell/contract';
 import type { Standing } from '@hollow-bell/contract';
 import { answerSchema } from '@hollow-bell/contract/zod';

@@ -1,3 +1,4 @@
+/* What is due, as a calendar outside reads it. */
 import { timingSafeEqual } from 'node:crypto';
 import { DEFAULT_PRACTICE } from '@hollow-bell/contract';
 import type { BatchSummary, Practice } from '@hollow-bell/contract';

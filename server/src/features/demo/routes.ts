@@ -1,3 +1,4 @@
+/* A made-up cellar for an empty one. */
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod';
 import { served } from '../../http/served.ts';
 import { loadDemoCellar } from './load.ts';

@@ -1,3 +1,4 @@
+/* Floating hydrometers: which may post, and what becomes of their posts. */
 import type { FastifyRequest } from 'fastify';
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod';
 import { HttpProblem } from '../../http/errors.ts';

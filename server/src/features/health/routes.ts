@@ -1,3 +1,4 @@
+/* Whether server and database answer. */
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod';
 import type { Sequelize } from 'sequelize';
 import { served } from '../../http/served.ts';

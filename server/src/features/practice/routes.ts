@@ -1,3 +1,4 @@
+/* The house’s units and schools. */
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod';
 import { served } from '../../http/served.ts';
 import type { PracticeStore } from './store.ts';

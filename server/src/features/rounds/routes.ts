@@ -1,3 +1,4 @@
+/* Every vessel as it stands, reckoned and remembered. */
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod';
 import { servedAsText } from '../../http/served.ts';
 

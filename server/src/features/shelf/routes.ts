@@ -1,3 +1,4 @@
+/* Lots, packets, vessels and instruments. */
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod';
 import { HttpProblem } from '../../http/errors.ts';
 import { served } from '../../http/served.ts';
