@@ -28,7 +28,12 @@ export const useWriting = defineStore('writing', () => {
   const shelf = useShelf();
   const wrote = useWrote();
 
-  const recordOf = async (batchId: string): Promise<BatchRecord> => (open.batch?.id === batchId ? open.batch : api.batch(batchId));
+  /** The open batch is at hand: nothing is waited for before what is written in it is kept. */
+  async function recordOf(batchId: string): Promise<BatchRecord> {
+    if (open.batch?.id === batchId) return open.batch;
+    const [record] = await Promise.all([api.batch(batchId), shelf.loadOnce()]);
+    return record;
+  }
 
   /** What a careful friend would ask before these are written. */
   function doubtsOf(ledger: Ledger, contents: readonly EventContent[], at: number, beside = contents): Sentence[] {
@@ -41,7 +46,7 @@ export const useWriting = defineStore('writing', () => {
    * so; otherwise it is kept at once and sent. Answers false where the maker left it out.
    */
   async function writeAt(batchId: string, rows: readonly Row[], told: string, isSure = false): Promise<boolean> {
-    const [record] = await Promise.all([recordOf(batchId), shelf.loadOnce()]);
+    const record = await recordOf(batchId);
     const events: BatchEvent[] = withPending(record.events, outbox.of(batchId));
     const folded = withFloat(events, floatPointsOf(record));
     const contents = rows.map(({ content }) => content);
