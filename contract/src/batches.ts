@@ -21,16 +21,10 @@ import {
 } from '@hollow-bell/core/quantities';
 import type { Fit, Sentence } from '@hollow-bell/core/quantities';
 import type { BatchEvent, Ledger } from '@hollow-bell/core/record';
-import { VESSEL_KINDS } from '@hollow-bell/core/vessel';
+import { vesselShape } from '@hollow-bell/core/vessel';
 import type { ShownPhase } from '@hollow-bell/core/watch';
 import { ownYeastShape, yeastIdShape } from '@hollow-bell/core/yeast';
 import { practiceShape } from './practice.ts';
-
-const vesselShape = record({
-  kind: choice(...VESSEL_KINDS),
-  name: text(60),
-  capacityL: number(0.1, 1000),
-});
 
 const held = maybe(number(0, 200_000));
 

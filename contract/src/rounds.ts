@@ -1,14 +1,15 @@
 import { flag, id, list, orNull, own, record, text, whole } from '@hollow-bell/core/quantities';
 import type { Fit } from '@hollow-bell/core/quantities';
 import type { Ask } from '@hollow-bell/core/rounds';
-import type { Vessel } from '@hollow-bell/core/vessel';
+import type { Filled } from '@hollow-bell/core/vessel';
 import { figure, phaseShape, storedEvent } from './batches.ts';
 
 /** A vessel as it stands, and what it asks for: all that Rounds needs of a batch, without its record. */
 const standingShape = record({
   id,
   name: text(80),
-  vessel: own<Vessel>('a vessel'),
+  /** What it stands in and how much in each, companions last; where nothing can be reckoned the vessel of its plan, empty. */
+  filled: list(own<Filled>('a vessel and what is in it'), 0, 20),
   pitchedAt: orNull(figure),
   phase: phaseShape,
   /** Bottled, and fermenting there: no vessel stands for it. */

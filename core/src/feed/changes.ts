@@ -30,6 +30,8 @@ const GONE_BY = {
   spill: 'spilled',
   sample: 'went as samples',
   lees: 'went with the lees',
+  drunk: 'was drunk',
+  dumped: 'was dumped',
 } as const;
 
 export interface Circumstances {
@@ -72,7 +74,7 @@ function changesOfVolume(ledger: Ledger, pitch: Pitch, doses: readonly DoseNow[]
   const losses = goneSince(ledger, pitch);
   if (totalL(losses) >= WORTH_SAYING_L && next !== undefined) {
     const [why, another] = new Set(losses.map((loss) => loss.why));
-    const gone = why !== undefined && another === undefined && why in GONE_BY ? GONE_BY[why] : 'gone since the pitch';
+    const gone = why !== undefined && another === undefined ? GONE_BY[why] : 'gone since the pitch';
     const left = coming.length > 1 ? `the ${coming.length} doses left are` : 'the dose left is';
     const [now, then] = [plannedG(next.dose, volumeNow), plannedG(next.dose, pitch.volumeL)];
     changes.push(

@@ -1,4 +1,5 @@
 import { Refusal } from '../quantities/index.ts';
+import type { Ranged } from '../quantities/index.ts';
 import { HONEY_MOISTURE } from './honey.ts';
 import type { Masses } from '../masses/index.ts';
 
@@ -16,7 +17,22 @@ export interface Composition {
   acidGPerKg: number;
 }
 
-export const FAMILIES = ['honey', 'sugar', 'syrup', 'juice', 'fruit', 'dried', 'malt', 'zest', 'tea', 'tannin', 'spice', 'acid'] as const;
+export const FAMILIES = [
+  'honey',
+  'sugar',
+  'syrup',
+  'juice',
+  'fruit',
+  'dried',
+  'malt',
+  'zest',
+  'tea',
+  'tannin',
+  'spice',
+  'herb',
+  'acid',
+  'sweetener',
+] as const;
 export type Family = (typeof FAMILIES)[number];
 /** All but honey: its water and its higher sugars are written down instead of a composition. */
 export const OTHER_FAMILIES = FAMILIES.filter((family): family is Exclude<Family, 'honey'> => family !== 'honey');
@@ -109,5 +125,27 @@ export const INSOLUBLE_KG_PER_L = 1.5;
 /** g of liquid that a gram of drained, lightly pressed pulp holds back (our estimate; whole berries less, purée more). */
 export const HELD_BACK_G_PER_G = { value: 3, low: 2, high: 5 } as const;
 
-/** What pulp weighs as it drips from its bag, by the middle estimate of what it holds back. */
-export const drippingG = (insolubleG: number): number => insolubleG * (1 + HELD_BACK_G_PER_G.value);
+/**
+ * What a drained, lightly pressed bag weighs, as a share of what went in (our estimates, from what a maker's scales show): soft
+ * berries give up more than firm flesh; pits stay whole and heavy; leaves, bark and chips drink their own weight.
+ */
+const DRIPPING_SHARE = {
+  fruit: { value: 0.22, low: 0.15, high: 0.3 },
+  pits: { value: 0.28, low: 0.21, high: 0.36 },
+  dried: { value: 0.8, low: 0.6, high: 1 },
+  other: { value: 1.8, low: 1.2, high: 2.5 },
+} as const satisfies Record<string, Ranged>;
+
+interface Bagged {
+  family: Family;
+  massG: number;
+  insolubleG: number;
+  traits?: readonly Trait[] | undefined;
+}
+
+/** What the bag of an ingredient weighs as it drips, g; never less than its own pulp. */
+export function drippingRange({ family, massG, insolubleG, traits = [] }: Bagged): Ranged {
+  const kind = traits.includes('pits') ? 'pits' : family === 'fruit' || family === 'dried' ? family : 'other';
+  const { value, low, high } = DRIPPING_SHARE[kind];
+  return { value: Math.max(insolubleG, value * massG), low: Math.max(insolubleG, low * massG), high: Math.max(insolubleG, high * massG) };
+}

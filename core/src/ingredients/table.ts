@@ -179,6 +179,7 @@ const ROWS: readonly ReferenceIngredient[] = [
   ...rows('tannin', [
     ['tannin', 'grape tannin', 'none', 0, 95, 0, 0, 0, 0, 'estimate'],
     ['oak', 'oak chips', 'none', 0, 5, 87, 0, 0, 0, 'estimate'],
+    ['oak-cubes', 'oak cubes', 'none', 0, 4, 88, 0, 0, 0, 'estimate'],
   ]),
   ...rows('spice', [
     ['ginger', 'ginger root', 'spice', 1.7, 14, 2, 0, 0, 0.3, 'composition'],
@@ -187,13 +188,30 @@ const ROWS: readonly ReferenceIngredient[] = [
     ['vanilla', 'vanilla pods', 'spice', 12, 20, 40, 0, 0, 0.3, 'estimate'],
     ['cardamom', 'cardamom pods', 'spice', 1, 20, 65, 0, 0, 0.3, 'estimate'],
     ['juniper', 'juniper berries', 'spice', 25, 15, 40, 0, 0, 0.3, 'estimate'],
+  ]),
+  ...rows('herb', [
     ['lavender', 'lavender flowers', 'spice', 0, 20, 70, 0, 0, 0, 'estimate'],
     ['mint', 'mint leaves', 'spice', 0, 8, 7, 0, 0, 0, 'estimate'],
+    ['hops', 'hops, dried', 'spice', 2, 28, 60, 0, 0, 0, 'estimate'],
+    ['elderflower-dried', 'elderflowers, dried', 'spice', 2, 25, 63, 0, 0, 0, 'estimate'],
+    ['chamomile', 'chamomile, dried', 'spice', 2, 25, 63, 0, 0, 0, 'estimate'],
+    ['rose', 'rose petals, fresh', 'spice', 3, 8, 5, 0, 0, 0, 'estimate'],
   ]),
   ...rows('acid', [
     ['acid-tartaric', 'tartaric acid', 'none', 0, 100, 0, 1000, 0, 0, 'definition'],
     ['acid-malic', 'malic acid', 'none', 0, 100, 0, 1119, 0, 0, 'definition'],
     ['acid-citric', 'citric acid', 'none', 0, 91.4, 0, 1071, 0, 0, 'definition'],
+    ['acid-lactic', 'lactic acid, 80 %', 'none', 0, 80, 0, 667, 0, 0, 'definition'],
+    ['acid-blend', 'acid blend', 'none', 0, 98, 0, 1070, 0, 0, 'estimate'],
+  ]),
+  ...rows('sweetener', [
+    ['erythritol', 'erythritol', 'none', 0, 100, 0, 0, 0, 0, 'definition'],
+    ['xylitol', 'xylitol', 'none', 0, 100, 0, 0, 0, 0, 'definition'],
+    ['lactose', 'lactose', 'none', 0, 100, 0, 0, 0, 0, 'definition'],
+    ['stevia', 'stevia', 'none', 0, 95, 0, 0, 0, 0, 'estimate'],
+    ['sucralose', 'sucralose', 'none', 0, 100, 0, 0, 0, 0, 'definition'],
+    ['glycerin', 'glycerin', 'none', 0, 99, 0, 0, 0, 0, 'definition'],
+    ['coloring', 'caramel coloring', 'none', 0, 65, 0, 0, 0, 0, 'estimate'],
   ]),
 ];
 

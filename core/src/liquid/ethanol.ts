@@ -70,5 +70,19 @@ const densityByEthanol = tabulate((g) => powersFrom(0, A, massFractionFromGPerL(
 /** Density at 20 °C, kg/m³, of ethanol–water holding 0 to 789 g of ethanol in a liter, read from a table within 1e-4 kg/m³. */
 export const ethanolWaterDensityFromGPerL = (ethanolGPerL: number): number => densityByEthanol(Math.max(0, ethanolGPerL));
 
+/** OIML R 22 ends at 40 °C; a warmer sample is taken to expand as at 40. */
+const WARMEST_C = 40;
+/** kg/m³ by which ethanol–water of this % vol differs from water at `tempC` more than it does at 20 °C. */
+export function ethanolDeficitShift(abv: number, tempC: number): number {
+  if (abv <= 0) return 0;
+  const massFraction = ethanolMassFractionFromAbv(abv);
+  const at = Math.min(WARMEST_C, tempC);
+  const warm = ethanolWaterDensityKgPerM3(massFraction, at) - ethanolWaterDensityKgPerM3(0, at);
+  return warm - (ethanolWaterDensityKgPerM3(massFraction) - ethanolWaterDensityKgPerM3(0));
+}
+
+/** Grams of ethanol in a liter of this % vol at 20 °C. */
+export const ethanolGPerL = (abv: number): number => (abv / 100) * ETHANOL_20_KG_PER_M3;
+
 /** % vol at 20 °C from grams of ethanol in a liter. */
 export const abvFromEthanolGPerL = (ethanolGPerL: number): number => (100 * ethanolGPerL) / ETHANOL_20_KG_PER_M3;

@@ -1,6 +1,6 @@
 /* Densities of water, sugar and alcohol, mixing, fermentation by mass balance, instruments and their errors. */
 export { blend, honeyToReach, shareOfFirst, undilutedSg, waterToReach } from './adjust.ts';
-export { ETHANOL_20_KG_PER_M3 } from './ethanol.ts';
+export { ETHANOL_20_KG_PER_M3, ethanolGPerL } from './ethanol.ts';
 export {
   BALANCE_ABV_PLUS_MINUS,
   BALLING,
@@ -11,11 +11,11 @@ export {
   ferment,
   fermentedFromSg,
 } from './fermentation.ts';
-export { CALIBRATIONS_C, HYDROMETER_PLUS_MINUS, correctedSg, readingPlusMinus } from './hydrometer.ts';
+export { CALIBRATIONS_C, HYDROMETER_PLUS_MINUS, correctedSg, hydrometerReading, readingPlusMinus } from './hydrometer.ts';
 export type { CalibrationC } from './hydrometer.ts';
 export { GRAVITY_INSTRUMENTS, instrumentPlusMinus, provesAnEnd } from './instruments.ts';
 export type { GravityInstrument } from './instruments.ts';
-export { mix, pourTogether } from './mixture.ts';
+export { liquidFromMeasured, mix, pourTogether, residualExtractGPerL } from './mixture.ts';
 export type { Liquid, Mixed } from './mixture.ts';
 export { SOUND_SLOPE, correctedPh, electrodeSlope, phBuffersShape, phCalibrationShape, phPlusMinus } from './phMeter.ts';
 export type { PhCalibration } from './phMeter.ts';

@@ -1,9 +1,20 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { referenceCases } from '../reference/cases.ts';
 import { celsiusToF } from '../quantities/index.ts';
 import { volumeToL } from '../quantities/units.ts';
 import { fahrenheitToC } from '../quantities/units.ts';
-import { alcoholByBalance, alcoholByRule, brixFromSg, correctedSg, extractGPerLFromSg, mix, pourTogether, sgFromBrix } from './index.ts';
+import {
+  alcoholByBalance,
+  alcoholByRule,
+  brixFromSg,
+  correctedSg,
+  extractGPerLFromSg,
+  hydrometerReading,
+  mix,
+  pourTogether,
+  sgFromBrix,
+} from './index.ts';
 import { residualExtractGPerL } from './mixture.ts';
 import { potentialAbv } from './fermentation.ts';
 import { refractometerFg } from './refractometer.ts';
@@ -11,7 +22,7 @@ import { ethanolMassFractionFromAbv } from './ethanol.ts';
 import { sgAtFractionFermented } from './fermentation.ts';
 import { liquidFromMeasured } from './mixture.ts';
 import { ETHANOL_PER_EXTRACT } from './fermentation.ts';
-import { waterDensityKgPerM3 } from './water.ts';
+import { WATER_20_KG_PER_M3, waterDensityKgPerM3 } from './water.ts';
 import { ethanolWaterDensityKgPerM3 } from './ethanol.ts';
 import { sgAtFractionToFg } from './fermentation.ts';
 
@@ -39,7 +50,7 @@ const compute: Record<string, (i: Record<string, number>) => unknown> = {
   dry_sg: (i) => sgAtFractionFermented(i['og']!, 1),
   sugar_break_sg: (i) => sgAtFractionFermented(i['og']!, i['fraction']!),
   sugar_break_to_fg: (i) => sgAtFractionToFg(i['og']!, i['fg']!, i['fraction']!),
-  hydrometer_correct: (i) => correctedSg(i['reading']!, i['t_c']!, i['cal_c']!),
+  hydrometer_correct: (i) => atCalibration(i['reading']!, i['t_c']!, i['cal_c']!),
   refractometer_fg: (i) => refractometerFg(i['original_brix']!, i['current_brix']!, ETHANOL_PER_EXTRACT),
   f_to_c: (i) => fahrenheitToC(i['f']!),
   c_to_f: (i) => celsiusToF(i['c']!),
@@ -60,6 +71,38 @@ const compute: Record<string, (i: Record<string, number>) => unknown> = {
     return { abv, sg, volume_l: volumeL };
   },
 };
+
+/** The cases mean SG at the instrument’s own temperature; the ledger keeps 20/20. */
+const atCalibration = (reading: number, tempC: number, calibrationC: number, abv?: number): number =>
+  hydrometerReading(correctedSg(reading, tempC, calibrationC, abv), calibrationC, calibrationC, abv);
+
+describe('warm and cold samples agree with the reference values, within half their tolerance', () => {
+  it.each(referenceCases('hydrometer_correct_mead').map((c) => [c.id, c] as const))('%s', (_id, c) => {
+    const { reading, t_c, abv, cal_c = 20 } = c.inputs as Record<string, number>;
+    expect(c.differences(() => atCalibration(reading!, t_c!, cal_c, abv), 0.5)).toEqual([]);
+  });
+  it.each(referenceCases('hydrometer_reading_mead').map((c) => [c.id, c] as const))('%s', (_id, c) => {
+    const { sg, t_c, abv } = c.inputs as Record<string, number>;
+    expect(c.differences(() => hydrometerReading(sg!, t_c!, 20, abv), 0.5)).toEqual([]);
+  });
+  it.each([
+    [25, 0.4],
+    [40, 1.3],
+    [10, -1.1],
+  ])('a must of 1.100 read at %d °C: water alone is off by %d points', (tempC, pointsLow) => {
+    const asWater = (1.1 * WATER_20_KG_PER_M3) / waterDensityKgPerM3(tempC) / (1 + 25e-6 * (tempC - 20));
+    expect(1000 * (correctedSg(1.1, tempC, 20) - asWater)).toBeCloseTo(pointsLow, 0);
+  });
+  it('reads back what it corrected, whatever the sample', () => {
+    const any = (min: number, max: number) => fc.double({ min, max, noNaN: true });
+    fc.assert(
+      fc.property(any(0.99, 1.15), any(1, 45), any(0, 16), fc.constantFrom(20, 15.56), (sg, tempC, abv, calibrationC) => {
+        const shown = hydrometerReading(sg, tempC, calibrationC, abv);
+        expect(correctedSg(shown, tempC, calibrationC, abv)).toBeCloseTo(sg, 6);
+      }),
+    );
+  });
+});
 
 describe('liquids agree with the reference values', () => {
   for (const [name, run] of Object.entries(compute)) {

@@ -9,6 +9,27 @@ import { WATER_20_KG_PER_M3 } from './water.ts';
  */
 const EXCESS = [385.1761, 135.3705, 40.9299, -3.9643, 13.4853, -17.289] as const;
 
+/** The same source's further terms, by powers of (t − 20 °C)/100 and, in each, of the mass fraction. */
+const EXCESS_BY_WARMTH = [
+  [-46.272, -7.172, 1.1597, 5.1126, 17.5254],
+  [59.7712, 7.2491, 12.363, -35.4791],
+  [-47.2207, -21.6977, 27.6301],
+  [18.3184, 12.3081],
+] as const;
+
+/** kg/m³ by which a sucrose solution's excess over water at `tempC` (0 to 60 °C) differs from that at 20 °C. ICUMSA SPS-4. */
+export function sucroseExcessShift(massFraction: number, tempC: number): number {
+  const warmth = (tempC - 20) / 100;
+  let shift = 0;
+  for (let i = EXCESS_BY_WARMTH.length - 1; i >= 0; i--) {
+    const row = EXCESS_BY_WARMTH[i] ?? [];
+    let term = 0;
+    for (let j = row.length - 1; j >= 0; j--) term = (term + (row[j] ?? 0)) * massFraction;
+    shift = (shift + term) * warmth;
+  }
+  return shift;
+}
+
 /** Density at 20 °C, kg/m³, of a sucrose solution of this mass fraction. Slightly below 0 it extrapolates, for root finding. */
 export function sucroseDensityKgPerM3(massFraction: number): number {
   let excess = 0;
@@ -28,9 +49,14 @@ export function sgFromBrix(brix: number): number {
  */
 export function brixFromSg(sg: number): number {
   requireWithin('The specific gravity', sg, 0.97, 1.38);
-  const target = sg * WATER_20_KG_PER_M3;
-  return 100 * settled(findRoot((w) => sucroseDensityKgPerM3(w) - target, -0.1, 0.8, 1e-10));
+  return 100 * solveMassFraction(sg);
 }
+
+const solveMassFraction = (sg: number): number =>
+  settled(findRoot((w) => sucroseDensityKgPerM3(w) - sg * WATER_20_KG_PER_M3, -0.1, 0.8, 1e-10));
+
+/** The same as a mass fraction, read from a table: every reading of a warm sample asks for it. @param sg 0.97 to 1.38 */
+export const massFractionFromSg = tabulate(solveMassFraction, 0.97, 1.38, 0.002);
 
 /** Grams of extract in a liter at 20 °C from SG 20/20: mass fraction × density. Negative below 1.000. */
 export function extractGPerLFromSg(sg: number): number {

@@ -1,4 +1,4 @@
-import { drippingG, waterShare } from '../ingredients/index.ts';
+import { drippingRange, waterShare } from '../ingredients/index.ts';
 import { MUST_SULFITE_WAIT_H, SO2_IN } from '../preservatives/index.ts';
 import type { EventContent } from '../record/index.ts';
 import { degrees, gravity, hours, massG, mgPerL, say, tempC, volumeL, weighedG } from '../quantities/index.ts';
@@ -25,7 +25,7 @@ type StepDeed =
   | { kind: 'ingredient'; ingredientId: string; massG: number }
   | { kind: 'sulfite'; massG: number }
   /** Pulp of one ingredient lifted out, as it drips. */
-  | { kind: 'strain'; massG: number; insolubleG: number }
+  | { kind: 'strain'; massG: number; insolubleG: number; of: string }
   | { kind: 'reading' }
   | { kind: 'pitch'; massG: number };
 
@@ -259,12 +259,13 @@ function later(plan: MustPlan, liters: number): BrewStep[] {
     ),
     ...bags.map((ingredient) => {
       const insolubleG = ingredient.massG * ingredient.composition.insoluble;
+      const dripping = drippingRange({ ...ingredient, insolubleG });
       return step(
         `bag ${ingredient.id}`,
         'later',
         `Bag of ${ingredient.name} out`,
-        say`${String(ingredient.bagDays)} days after it went in. Let it drip, press lightly, and weigh it: about ${massG(drippingG(insolubleG))}.`,
-        { kind: 'strain', massG: drippingG(insolubleG), insolubleG },
+        say`${String(ingredient.bagDays)} days after it went in. Let it drip, press lightly, and weigh it: about ${massG(dripping.low)} to ${massG(dripping.high)}.`,
+        { kind: 'strain', massG: dripping.value, insolubleG, of: ingredient.name },
       );
     }),
     ...after.map((ingredient) =>
@@ -286,7 +287,10 @@ export function eventOfStep({ id, title, deed }: BrewStep, plan: MustPlan, amoun
     case 'sulfite':
       return { kind: 'sulfite', payload: { salt: 'potassium', massG: amount, step: id } };
     case 'strain':
-      return { kind: 'strain', payload: { massG: amount, share: pulpG > 0 ? Math.min(1, deed.insolubleG / pulpG) : 1, step: id } };
+      return {
+        kind: 'strain',
+        payload: { massG: amount, share: pulpG > 0 ? Math.min(1, deed.insolubleG / pulpG) : 1, of: deed.of, step: id },
+      };
     case 'ingredient': {
       const line = plan.ingredients.find((ingredient) => ingredient.id === deed.ingredientId);
       return line === undefined ? null : pourOf(line, amount, id);

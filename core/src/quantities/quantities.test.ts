@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { referenceCases } from '../reference/cases.ts';
 import {
   GRAMS_PER,
   LITERS_PER,
@@ -41,6 +42,15 @@ describe('units', () => {
   it('keep US and UK gallons apart', () => {
     expect(readVolumeL('1 uk gal', by('us'), { unit: 'l' }) / readVolumeL('1 us gal', by('uk'), { unit: 'l' })).toBeCloseTo(1.20095, 5);
     expect(() => readMassG('2 stone', by('uk'), { unit: 'lb' })).toThrow(/not a unit/);
+  });
+});
+
+describe('kitchen measures agree with the reference values', () => {
+  const spelled = (unit: string): string => unit.replace('_', ' ').replace('floz', 'fl oz');
+  it.each(referenceCases('kitchen').map((c) => [c.id, c] as const))('%s', (_id, c) => {
+    const { value, unit_from, unit_to } = c.inputs as Record<'value' | 'unit_from' | 'unit_to', string>;
+    const per = readVolumeL(`1 ${spelled(unit_to)}`, by('metric'), { unit: 'l' });
+    expect(c.differences(() => readVolumeL(`${value} ${spelled(unit_from)}`, by('metric'), { unit: 'l' }) / per)).toEqual([]);
   });
 });
 

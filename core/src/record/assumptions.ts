@@ -20,6 +20,8 @@ export interface Assumptions {
   unfermentableScale: number;
   /** Moves the sugar of fruit, juice, syrup and malt by this share of their own range. */
   sugarShift: number;
+  /** −1 to 1 over the range of what could only be guessed: what foamed over, a bag that nobody weighed, a volume that nobody measured. */
+  guessShift: number;
 }
 
 export const ASSUMPTION_RANGES: Record<keyof Assumptions, Ranged> = {
@@ -41,11 +43,16 @@ export const ASSUMPTION_RANGES: Record<keyof Assumptions, Ranged> = {
   unfermentableScale: { value: 1, low: 0.8, high: 1.8 },
   /** −1 to 1 is each ingredient's own 10–90 % range; taken together, as one cool summer makes all fruit poor. */
   sugarShift: within(0, 1),
+  guessShift: within(0, 1),
 };
 
 export const ASSUMPTION_NAMES = Object.keys(ASSUMPTION_RANGES) as (keyof Assumptions)[];
 
 export const CENTRAL_ASSUMPTIONS = assumptionsFrom(ASSUMPTION_NAMES.map((name) => ASSUMPTION_RANGES[name].value));
+
+/** What was guessed, moved within its own range. */
+export const guessed = ({ guessShift }: Assumptions, { value, low, high }: Ranged): number =>
+  value + guessShift * (guessShift < 0 ? value - low : high - value);
 
 /** Assumptions from values in the order of ASSUMPTION_NAMES. */
 export function assumptionsFrom(values: readonly number[]): Assumptions {

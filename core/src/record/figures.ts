@@ -3,6 +3,7 @@ import type { Ranged, Working } from '../quantities/index.ts';
 import { ASSUMPTION_NAMES, ASSUMPTION_RANGES, assumptionInputs, assumptionsFrom } from './assumptions.ts';
 import type { BatchEvent } from './events.ts';
 import { fold } from './fold.ts';
+import type { Assumptions } from './assumptions.ts';
 import { othersPoured, viewOf } from './view.ts';
 import type { DoubtedFigure, Ledger } from './ledger.ts';
 
@@ -16,7 +17,7 @@ export function ledgerFigures(events: readonly BatchEvent[]): Record<LedgerFigur
   const last = now.history.readings.findLast(
     ({ verdict, at }) => verdict === 'follows' && now.history.pitch !== null && at >= now.history.pitch.at,
   );
-  const inputs = assumptionInputs(othersPoured(now).length === 0 ? ['sugarShift'] : []).map((range, i) =>
+  const inputs = assumptionInputs(notAssumed(now)).map((range, i) =>
     ASSUMPTION_NAMES[i] === 'readingBias' && last !== undefined ? within(0, last.plusMinus) : range,
   );
   const figures = propagate<LedgerFigure>(inputs, (values) => {
@@ -42,6 +43,13 @@ export function ledgerFigures(events: readonly BatchEvent[]): Record<LedgerFigur
     volumeL,
     shareGone: born(shareGone, 'shareGone'),
   };
+}
+
+/** What nothing in this record rests on: one fold less for each. */
+function notAssumed(ledger: Ledger): (keyof Assumptions)[] {
+  const isGuessed =
+    ledger.history.found !== null || ledger.history.strainedAt !== null || ledger.history.losses.some(({ why }) => why === 'foam');
+  return [...(othersPoured(ledger).length === 0 ? (['sugarShift'] as const) : []), ...(isGuessed ? [] : (['guessShift'] as const))];
 }
 
 /** Two independent doubts join as a root of squares. */

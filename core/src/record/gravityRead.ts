@@ -3,6 +3,7 @@ import type { CalibrationC, GravityInstrument, PhCalibration } from '../liquid/i
 import { CENTRAL_ASSUMPTIONS } from './assumptions.ts';
 import { liquidOf } from '../masses/index.ts';
 import type { Ledger } from './ledger.ts';
+import { mixedOf } from './view.ts';
 
 /** What was read off instruments, before any correction. Quantities in SI. */
 export interface Seen {
@@ -55,7 +56,17 @@ export function gravityRead(
   const minds = instrument === 'density meter';
   return {
     instrument,
-    sg: minds ? sg : correctedSg(sg, tempC ?? calibration, calibration),
+    sg: minds ? sg : correctedSg(sg, tempC ?? calibration, calibration, strengthAt(ledger, sg)),
     plusMinus: instrumentPlusMinus(instrument, warmC, 0),
   };
+}
+
+/** % vol for each unit of SG that a must has fallen: the usual rule, near enough here, where half a percent moves a reading by 0.00003. */
+const ABV_PER_SG = 131.25;
+const MOST_ABV = 20;
+/** How strong the sample is that reads so: what the ledger knows of, and what has fermented since. */
+function strengthAt(ledger: Ledger, readSg: number): number {
+  if (ledger.history.pitch === null) return 0;
+  const before = mixedOf(ledger);
+  return before === null ? 0 : Math.min(MOST_ABV, Math.max(0, before.abv + ABV_PER_SG * (before.sg - readSg)));
 }

@@ -1,4 +1,4 @@
-import type { FieldKind, Immutable, RecordShape, Sentence } from '../quantities/index.ts';
+import type { FieldKind, Immutable, Limits, RecordShape, Sentence } from '../quantities/index.ts';
 import type { Assumptions } from './assumptions.ts';
 import type { Folding, Ledger } from './ledger.ts';
 
@@ -14,6 +14,8 @@ export interface CorrectedField<Name extends string = string> {
   name: Name;
   label: string;
   kind: FieldKind | 'text';
+  /** Narrower or wider than its kind's. */
+  limits?: Limits;
 }
 
 /** All that this program knows of one kind of thing that can happen to a batch. */

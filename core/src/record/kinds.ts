@@ -27,12 +27,13 @@ export type CureMade = (typeof CURES_MADE)[number];
 /** What raises a pH and brings potassium. */
 export const BASE_SALT_IDS = ['carbonate', 'bicarbonate'] as const;
 export type BaseSalt = (typeof BASE_SALT_IDS)[number];
-export const REMOVAL_REASONS = ['sample', 'foam', 'spill', 'lees'] as const;
+export const REMOVAL_REASONS = ['sample', 'foam', 'spill', 'lees', 'drunk', 'dumped'] as const;
 export type RemovalReason = (typeof REMOVAL_REASONS)[number];
 /** What a maker judges by eye or nose; each can be part of a gate or a rule. */
 export const MARKS = [
   'degassed',
   'stirred',
+  'punched',
   'aerated',
   'bubbling',
   'quiet',
@@ -50,4 +51,21 @@ export const MARKS = [
   'tasting',
 ] as const;
 export type Mark = (typeof MARKS)[number];
+/** What becomes of a bottle. */
+export const BOTTLE_ENDS = ['opened', 'given', 'broken'] as const;
+export type BottleEnd = (typeof BOTTLE_ENDS)[number];
+/** What clears a mead, and the enzyme that lets it; none of it stays in measurably. */
+export const FINING_IDS = [
+  'bentonite',
+  'chitosan',
+  'kieselsol',
+  'gelatin',
+  'isinglass',
+  'egg white',
+  'casein',
+  'carbon',
+  'pectic enzyme',
+  'other',
+] as const;
+export type FiningId = (typeof FINING_IDS)[number];
 export type Bottles = readonly { readonly sizeMl: number; readonly count: number }[];

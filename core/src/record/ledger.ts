@@ -1,11 +1,12 @@
-import type { Composition, Family } from '../ingredients/index.ts';
+import type { Composition, Family, Trait } from '../ingredients/index.ts';
 import type { GravityInstrument } from '../liquid/index.ts';
 import { noMasses } from '../masses/index.ts';
 import type { Masses } from '../masses/index.ts';
 import type { SulfiteSalt } from '../preservatives/index.ts';
 import type { Immutable } from '../quantities/index.ts';
 import type { OwnYeast } from '../yeast/index.ts';
-import type { BaseSalt, Bottles, CureMade, Mark, NutrientId, StallCauseId } from './kinds.ts';
+import type { Filled } from '../vessel/index.ts';
+import type { BaseSalt, BottleEnd, Bottles, CureMade, FiningId, Mark, NutrientId, RemovalReason, StallCauseId } from './kinds.ts';
 
 /** A reading of the gravity as the ledger took it. */
 export interface ReadingPoint {
@@ -44,6 +45,9 @@ export interface Pour {
   insolubleG: number;
   afterPitch: boolean;
   bagOutAt: number | null;
+  traits?: Trait[] | undefined;
+  /** Its pulp was lifted out again. */
+  isOut?: true | undefined;
 }
 
 /** What is in the vessel, by mass, and what is dissolved in it. */
@@ -96,7 +100,8 @@ export interface History {
   ta: { value: number; at: number } | null;
   /** mg/L. */
   freeSo2: { value: number; at: number } | null;
-  leesMm: { value: number; at: number } | null;
+  /** How high the lees stood, oldest first. */
+  lees: { mm: number; at: number }[];
   /** Of the must, as read with a gravity or alone; in order. */
   temps: Temperature[];
   pours: Pour[];
@@ -117,15 +122,24 @@ export interface History {
   sulfites: { at: number; salt: SulfiteSalt; massG: number }[];
   sorbates: { at: number; massG: number }[];
   bases: { at: number; salt: BaseSalt; massG: number }[];
+  finings: { at: number; fining: FiningId; name: string; massG: number }[];
+  heats: { at: number; tempC: number; minutes: number }[];
+  filters: { at: number; through: string }[];
   marks: Partial<Record<Mark, number>>;
-  losses: { at: number; volumeL: number; why: 'sample' | 'foam' | 'spill' | 'lees' | 'racking' | 'split' }[];
+  losses: { at: number; volumeL: number; why: RemovalReason | 'racking' | 'split' }[];
   rackedAt: number | null;
+  /** What it was put into, as it was filled then; none where it still stands where its plan put it. */
+  vessels: Filled[];
+  place: { name: string; at: number } | null;
   /** Since when enough of sulfite and sorbate is in it, with the doses that this volume then needed; null while it is not. */
   guarded: { at: number; so2MgPerL: number; sorbicMgPerL: number } | null;
   /** The mead just before sugar went into it under that guard; null while none did. */
   unsweetened: Ledger | null;
   /** What was closed, and the mead as it was then. */
   bottled: { at: number; bottles: Bottles; mead: Ledger } | null;
+  bottlesOut: { at: number; count: number; end: BottleEnd }[];
+  /** Where its past was not written down: since when it is on record, and what its maker knew. */
+  found: { at: number; knows: string } | null;
   lastEventAt: number | null;
 }
 
@@ -156,7 +170,7 @@ export interface Folding {
 export type Ledger = Immutable<Folding>;
 
 /** Raised when the fold’s rules or this shape change: what is stored of older ones is folded again. */
-export const LEDGER_VERSION = 3;
+export const LEDGER_VERSION = 4;
 
 const nothing = (): InVessel => ({
   ...noMasses(),
@@ -185,7 +199,7 @@ const untouched = (): History => ({
   ph: null,
   ta: null,
   freeSo2: null,
-  leesMm: null,
+  lees: [],
   temps: [],
   pours: [],
   strainedAt: null,
@@ -195,12 +209,19 @@ const untouched = (): History => ({
   sulfites: [],
   sorbates: [],
   bases: [],
+  finings: [],
+  heats: [],
+  filters: [],
   marks: {},
   losses: [],
   rackedAt: null,
+  vessels: [],
+  place: null,
   guarded: null,
   unsweetened: null,
   bottled: null,
+  bottlesOut: [],
+  found: null,
   lastEventAt: null,
 });
 

@@ -23,7 +23,8 @@ export function parcelOf(ledger: Ledger, volumeL: number): Ledger {
   return {
     version,
     liquid: shareOf(liquid, Math.min(1, volumeL / presentL)),
-    history: { ...history, transfers: [], bottled: null },
+    /** What was done to the vessel stays with it; what was done to the liquid goes along. */
+    history: { ...history, transfers: [], vessels: [], place: null, lees: [], bottled: null, bottlesOut: [] },
     care,
     taken: {},
   };

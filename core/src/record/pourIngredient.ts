@@ -1,4 +1,4 @@
-import type { Composition, Family } from '../ingredients/index.ts';
+import type { Composition, Family, Trait } from '../ingredients/index.ts';
 import { DAY_MS } from '../quantities/index.ts';
 import { broughtUnder } from './brought.ts';
 import { keepUnsweetened } from './guard.ts';
@@ -13,11 +13,12 @@ interface Poured {
   composition: Composition;
   sugarSpread: number;
   bagDays?: number | undefined;
+  traits?: readonly Trait[] | undefined;
 }
 
 /** The one pour: honey and everything else that has a composition. */
 export function pourIngredient(ledger: Folding, poured: Poured, { id, at, assumptions }: Moment): void {
-  const { name, family, massG, composition, bagDays } = poured;
+  const { name, family, massG, composition, bagDays, traits } = poured;
   const brought = broughtUnder(assumptions, massG, poured);
   keepUnsweetened(ledger, brought.sugarG);
   pourIn(ledger.liquid, brought, massG);
@@ -35,5 +36,6 @@ export function pourIngredient(ledger: Folding, poured: Poured, { id, at, assump
     insolubleG: brought.insolubleG,
     afterPitch: ledger.history.pitch !== null,
     bagOutAt: bagDays === undefined ? null : at + bagDays * DAY_MS,
+    traits: traits === undefined ? undefined : [...traits],
   });
 }

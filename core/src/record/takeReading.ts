@@ -145,7 +145,7 @@ export function takeReading(ledger: Folding, payload: ReadingSeen, moment: Momen
     ledger.history.freeSo2 = { value: freeSo2MgPerL, at };
     takeFreeSo2(ledger, freeSo2MgPerL);
   }
-  if (leesMm !== undefined) ledger.history.leesMm = { value: leesMm, at };
+  if (leesMm !== undefined) ledger.history.lees.push({ mm: leesMm, at });
   if (ledger.history.bottled !== null) {
     takeBottleReading(ledger, payload, moment);
     return;

@@ -18,12 +18,18 @@ interface FlatLedger extends Partial<InVessel>, Partial<Omit<History, 'readings'
   ph?: { value: number; at: number; plusMinus?: number } | null;
   doses?: (Omit<History['doses'][number], 'name' | 'ammoniumNMg' | 'aminoNMg'> & Partial<History['doses'][number]>)[];
   unsweetened?: FlatLedger | null;
+  leesMm?: LastLees;
   tempC?: { value: number; at: number } | null;
   honeys?: { at: number; name: string; massG: number; afterPitch: boolean }[];
   additions?: Omit<Pour, 'composition'>[];
 }
-/** Groups since version 3. */
+/** Groups since version 3; vessels, finings, heat, and every height of the lees since 4. */
 const GROUPED_SINCE = 3;
+type LastLees = { value: number; at: number } | null;
+const leesOf = (last: LastLees | undefined): History['lees'] =>
+  last === undefined || last === null ? [] : [{ mm: last.value, at: last.at }];
+/** The ledger of version 3, which kept the last height of the lees alone. */
+type ThirdLedger = Omit<Ledger, 'history'> & { history: Partial<Ledger['history']> & { leesMm?: LastLees } };
 /** A pH meter nobody calibrated, as it was taken when readings did not say. */
 const PH_PLUS_MINUS = 0.2;
 
@@ -90,6 +96,7 @@ function grouped(flat: FlatLedger): Ledger {
       ph: (flat.ph ?? null) === null ? null : { plusMinus: PH_PLUS_MINUS, ...flat.ph },
       temps: tempsOf(flat),
       pours: poursOf(flat),
+      lees: leesOf(flat.leesMm),
       doses: (flat.doses ?? []).map((dose) => {
         const { name, ammoniumN, aminoN } = nutrientOf(dose);
         return { name, ammoniumNMg: dose.massG * ammoniumN * 1000, aminoNMg: dose.massG * aminoN * 1000, ...dose };
@@ -101,13 +108,31 @@ function grouped(flat: FlatLedger): Ledger {
   };
 }
 
+/** What version 3 did not keep yet is none of it. */
+function widened(stored: ThirdLedger): Ledger {
+  const { leesMm, ...kept } = stored.history;
+  const { unsweetened = null, bottled = null } = kept;
+  return {
+    ...stored,
+    version: LEDGER_VERSION,
+    history: {
+      ...emptyLedger().history,
+      ...kept,
+      lees: leesOf(leesMm),
+      unsweetened: unsweetened === null ? null : upcastLedger(unsweetened),
+      bottled: bottled === null ? null : { ...bottled, mead: upcastLedger(bottled.mead) },
+    },
+  };
+}
+
 const NEWER = 'This was written by a newer Hollow Bell than this one. Start the newer program; nothing of it is lost.';
 
 /** A parcel, or a ledger, of any version as one of this. @throws Refusal for a newer one */
 export function upcastLedger(stored: { version?: number }): Ledger {
   const version = stored.version ?? 1;
   if (version > LEDGER_VERSION) throw new Refusal(NEWER);
-  return version >= GROUPED_SINCE ? (stored as Ledger) : grouped(stored as FlatLedger);
+  if (version === LEDGER_VERSION) return stored as Ledger;
+  return version >= GROUPED_SINCE ? widened(stored as ThirdLedger) : grouped(stored as FlatLedger);
 }
 
 /** An entry of any version as one of this. @throws Refusal for a newer one */

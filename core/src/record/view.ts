@@ -64,3 +64,7 @@ type Poured = Ledger['history']['pours'];
 export const honeysPoured = ({ history }: Pick<Ledger, 'history'>): Poured => history.pours.filter(({ family }) => family === 'honey');
 /** Everything but honey. */
 export const othersPoured = ({ history }: Pick<Ledger, 'history'>): Poured => history.pours.filter(({ family }) => family !== 'honey');
+
+/** Bottles of it that nobody opened, gave away or broke. */
+export const bottlesLeft = ({ history: { bottled, bottlesOut } }: Pick<Ledger, 'history'>): number =>
+  (bottled?.bottles ?? []).reduce((sum, { count }) => sum + count, 0) - bottlesOut.reduce((sum, { count }) => sum + count, 0);

@@ -8,8 +8,8 @@ interface ReferenceCase {
   // eslint-disable-next-line @typescript-eslint/no-explicit-any -- the inputs differ from function to function
   inputs: any;
   source: string;
-  /** What is wrong with an answer; empty when it holds. */
-  differences(answer: () => unknown): string[];
+  /** What is wrong with an answer; empty when it holds within this share of the tolerance, all of it where not given. */
+  differences(answer: () => unknown, withinShare?: number): string[];
 }
 
 /** The cases of one function. Cases of low certainty are hints and held to their own wide tolerance. Throws where there is none. */
@@ -20,11 +20,11 @@ export function referenceCases(functionName: string): ReferenceCase[] {
     id: c.id,
     inputs: c.inputs,
     source: c.source,
-    differences: (answer) => differences(answer, c.expected, c.tolerance),
+    differences: (answer, withinShare = 1) => differences(answer, c.expected, c.tolerance, withinShare),
   }));
 }
 
-function differences(answer: () => unknown, expected: unknown, tolerance: unknown): string[] {
+function differences(answer: () => unknown, expected: unknown, tolerance: unknown, share: number): string[] {
   const wantsRefusal = typeof expected === 'object' && expected !== null && 'error' in expected;
   let got: unknown;
   try {
@@ -33,9 +33,9 @@ function differences(answer: () => unknown, expected: unknown, tolerance: unknow
     return wantsRefusal ? [] : [`refused: ${String(error)}`];
   }
   if (wantsRefusal) return [`should have been refused, gave ${JSON.stringify(got)}`];
-  if (typeof expected === 'number') return difference('value', got as number, expected, tolerance as number);
+  if (typeof expected === 'number') return difference('value', got as number, expected, share * (tolerance as number));
   return Object.entries(expected as Numbers).flatMap(([name, value]) =>
-    difference(name, (got as Numbers)[name]!, value, (tolerance as Numbers)[name]!),
+    difference(name, (got as Numbers)[name]!, value, share * (tolerance as Numbers)[name]!),
   );
 }
 

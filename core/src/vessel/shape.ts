@@ -1,4 +1,4 @@
-import { Refusal } from '../quantities/index.ts';
+import { Refusal, choice, number, record, text } from '../quantities/index.ts';
 
 export const VESSEL_KINDS = ['jug', 'carboy', 'bucket', 'keg'] as const;
 export type VesselKind = (typeof VESSEL_KINDS)[number];
@@ -8,6 +8,9 @@ export interface Vessel {
   name: string;
   capacityL: number;
 }
+
+/** As a plan or a record names one. */
+export const vesselShape = record({ kind: choice(...VESSEL_KINDS), name: text(60), capacityL: number(0.1, 1000, [1, 30]) });
 
 /** A vessel cut through its axis: radius at rising heights, in cm, and the liters that reach up to each. */
 export interface Section {

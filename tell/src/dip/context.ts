@@ -2,6 +2,7 @@ import type { HouseRules } from '@hollow-bell/core/check';
 import type { Product } from '@hollow-bell/core/nitrogen';
 import type { EventContent, HouseInstruments, Ledger, Payloads, Seen } from '@hollow-bell/core/record';
 import type { Sentence, TypedBy } from '@hollow-bell/core/quantities';
+import type { Vessel } from '@hollow-bell/core/vessel';
 import type { DipProduct } from './products.ts';
 
 /** What the line needs to know about here and now; nothing is taken from a clock. */
@@ -11,7 +12,7 @@ export interface DipContext extends TypedBy {
   rules: HouseRules;
   ledger: Ledger;
   products: readonly DipProduct[];
-  vessels: readonly string[];
+  vessels: readonly Vessel[];
   /** What “fed” alone means now: the dose that the plan wants. */
   plannedDose: { dose: number; parts: { product: Product; massG: number }[] } | null;
   /** To which dose of the plan so much of a nutrient belongs, given then. */
@@ -21,14 +22,22 @@ export interface DipContext extends TypedBy {
 export interface DipReading {
   at: number;
   events: EventContent[];
+  /** Parts that go into vessels of their own: each becomes a batch. */
+  splits: SplitOff[];
   understood: Sentence;
   /** What wants a second look before it is written down. */
   doubts: Sentence[];
+}
+
+export interface SplitOff {
+  volumeL: number;
+  vessel: Vessel;
 }
 
 /** What one part of a line says: something read, something done, or both. */
 export interface Part {
   seen?: Seen;
   events?: EventContent[];
+  splits?: SplitOff[];
   told?: Sentence;
 }

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { exampleBatch, MIXED_AT } from '@hollow-bell/core/testing/batch';
 import { emptyLedger, sgAtShare } from '@hollow-bell/core/record';
+import { USUAL_VESSELS } from '@hollow-bell/core/vessel';
 import { Refusal } from '@hollow-bell/core/quantities';
 import { DipAsk, commonProducts, readDipLine, takeBatchName } from './index.ts';
 import type { DipContext } from './index.ts';
@@ -14,7 +15,7 @@ const context: DipContext = {
   instruments: { calibrationC: 20, phMeter: null },
   rules: { dapCapGPerL: 0.96 },
   products: commonProducts({ yeastId: 'allround' }),
-  vessels: ['5 L jug'],
+  vessels: USUAL_VESSELS,
   doseFor: () => 2,
   ledger: exampleBatch('allround'),
   plannedDose: {
@@ -98,7 +99,7 @@ describe('the dip line', () => {
     ['fed 1.6 g', ['fed 1.6 g organic nutrient', 'fed 1.6 g diammonium phosphate']],
     ['1 gal water', ['3.7854 l water', '4.5461 l water']],
     ['honey 2', ['2 g honey', '2 kg honey']],
-    ['racked 4.2 l to the 5 l jug', ['racked 4.2 l']],
+    ['racked 4.2 l to the attic', ['racked 4.2 l to the 5 l jug']],
     ['bottled 6', ['bottled 6 x 750 ml']],
     ['white stuff on top', ['film', 'mold']],
     ['3 tablets', []],

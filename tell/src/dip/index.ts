@@ -5,3 +5,4 @@ export { readDipLine } from './line.ts';
 export { takeBatchName } from './names.ts';
 export { commonProducts, ingredientProduct, nutrientProduct, yeastProduct } from './products.ts';
 export type { DipProduct } from './products.ts';
+export { readWhen } from './time.ts';

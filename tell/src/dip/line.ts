@@ -1,12 +1,14 @@
 import { entryDoubts } from '@hollow-bell/core/check';
 import { eventSentence, gravityRead, makeReading } from '@hollow-bell/core/record';
 import type { EventContent, Seen } from '@hollow-bell/core/record';
-import { Refusal, TypedRefusal, gravity, say, tidied } from '@hollow-bell/core/quantities';
+import { Refusal, TypedRefusal, gravity, say, tidied, volumeL } from '@hollow-bell/core/quantities';
 import type { Sentence } from '@hollow-bell/core/quantities';
 import { findAmount, holdsNumber } from './amount.ts';
 import { DipAsk, candidate } from './ask.ts';
 import type { DipContext, DipReading, Part } from './context.ts';
-import { holdsDeed, readDeed, readPoured } from './deeds.ts';
+import { holdsDeed, readDeed } from './deeds/index.ts';
+import { readPoured } from './deeds/poured.ts';
+import { rackedAlso } from './deeds/vessels.ts';
 import { readMeasurements } from './measurements.ts';
 import { productsNamed } from './products.ts';
 import { holdsSense, readSenses } from './senses.ts';
@@ -64,12 +66,30 @@ function readPart(words: string, context: DipContext, again: (line: string) => s
   return isThing ? readPoured(words, context, again, '', context.products) : null;
 }
 
+/** What only goes on with the part before it: “racked to the 5 l jug, 4.2 l”, “sampled 0.1 l and poured it back”. */
+function joined(segments: readonly string[]): string[] {
+  const whole: string[] = [];
+  for (const words of segments) {
+    const before = whole.at(-1) ?? '';
+    const isBack = /^(?:sampled|sample|took)\b/.test(before) && /^(?:(?:put|poured|tipped|gave) (?:it )?back|returned)$/.test(words);
+    const isAmount = /^racked (?:in)?to [^,]*$/.test(before) && /^[\d.,]+\s*[a-z ]+$/.test(words);
+    if (isBack || isAmount) whole[whole.length - 1] = isAmount ? before.replace(/^racked/, `racked ${words}`) : `${before} ${words}`;
+    else whole.push(words);
+  }
+  return whole;
+}
+
 function readParts(rest: string, context: DipContext, lead: string): { parts: Part[]; lost: string | null } {
-  const segments = rest.split(BETWEEN).filter((segment) => segment !== '');
+  const segments = joined(rest.split(BETWEEN).filter((segment) => segment !== ''));
   const parts: Part[] = [];
   let verb: string | null = null;
   for (const [i, words] of segments.entries()) {
     const again = (line: string): string => `${lead}${[...segments.slice(0, i), line, ...segments.slice(i + 1)].join(', ')}`;
+    const also = parts.at(-1) === undefined ? null : rackedAlso(parts.at(-1) ?? {}, words, context);
+    if (also !== null) {
+      parts[parts.length - 1] = also;
+      continue;
+    }
     const verbBefore = verb;
     const part = asLines(words, again, context, () => readPart(words, context, again, verbBefore));
     if (part === null) return { parts, lost: words };
@@ -96,6 +116,7 @@ function joinSeen(parts: readonly Part[], lead: string): Seen | null {
 const note = (typed: string, at: number, mark?: 'tasting'): DipReading => ({
   at,
   events: [{ kind: 'note', payload: mark === undefined ? { text: typed } : { text: typed, mark } }],
+  splits: [],
   understood: [`${mark === undefined ? 'Note' : 'Tasting'}: “${typed}”`],
   doubts: [],
 });
@@ -133,13 +154,22 @@ export function readDipLine(typed: string, context: DipContext): DipReading {
       candidate(`note ${original}`, 'keep it as a note'),
     ]);
   }
+  const splits = parts.flatMap((part) => part.splits ?? []);
   const seen = joinSeen(parts, lead);
   const reading = seen === null ? null : readingTold(seen, context);
   const events = [...(reading === null ? [] : [reading.event]), ...parts.flatMap((part) => part.events ?? [])];
   const sentences = [
     ...(reading === null ? [] : [reading.told]),
     ...parts.flatMap((part) => (part.told !== undefined ? [part.told] : (part.events ?? []).map(told))),
+    ...splits.map(({ volumeL: liters, vessel }) => say`${volumeL(liters)} split off into the ${vessel.name}`),
   ];
   const understood = capitalized(sentences.flatMap((sentence, i) => (i === 0 ? sentence : [', ', ...sentence])));
-  return { at, events, understood, doubts: events.flatMap((event) => entryDoubts(context.ledger, event, at, context.rules, events)) };
+  if (splits.length > 0 && events.length > 0) throw new DipAsk('A split is written by itself; write the rest before or after it.', []);
+  return {
+    at,
+    events,
+    splits,
+    understood,
+    doubts: events.flatMap((event) => entryDoubts(context.ledger, event, at, context.rules, events)),
+  };
 }

@@ -1,14 +1,15 @@
 import { fedEvent, productName } from '@hollow-bell/core/nitrogen';
 import type { Product } from '@hollow-bell/core/nitrogen';
-import { INGREDIENTS, MEAN_HONEY, waterShare } from '@hollow-bell/core/ingredients';
-import type { Ingredient } from '@hollow-bell/core/ingredients';
-import { BASE_SALTS, NUTRIENTS } from '@hollow-bell/core/record';
-import type { BaseSalt, EventContent, NutrientId } from '@hollow-bell/core/record';
+import { INGREDIENTS, MEAN_HONEY, honeyComposition, kgPerL, pieceG, waterShare } from '@hollow-bell/core/ingredients';
+import type { Ingredient, ReferenceIngredient } from '@hollow-bell/core/ingredients';
+import { BASE_SALTS, FINING_IDS, NUTRIENTS } from '@hollow-bell/core/record';
+import type { BaseSalt, EventContent, FiningId, NutrientId } from '@hollow-bell/core/record';
+import type { Ranged } from '@hollow-bell/core/quantities';
 import { yeastType } from '@hollow-bell/core/yeast';
 import type { OwnYeast } from '@hollow-bell/core/yeast';
 
-/** What a product is for; finings and oak have no entry of their own yet. */
-type DipProductKind = 'nutrient' | 'honey' | 'ingredient' | 'yeast' | 'sulfite' | 'sorbate' | 'base' | 'other';
+/** What a product is for. */
+type DipProductKind = 'nutrient' | 'honey' | 'ingredient' | 'yeast' | 'sulfite' | 'sorbate' | 'base' | 'fining' | 'other';
 
 /** Something that a line may name, the maker's own or one that everybody knows. */
 export interface DipProduct {
@@ -21,6 +22,10 @@ export interface DipProduct {
   gPerTsp: number | null;
   gPerTablet?: number | undefined;
   gPerPacket?: number | undefined;
+  /** kg in a liter of it; null where only a scale tells. */
+  kgPerL: number | null;
+  /** Of what is counted. */
+  pieceG?: Ranged | undefined;
   /** What so many grams of it write; null where there is no entry for it yet. */
   entry: ((massG: number, dose?: number) => EventContent) | null;
 }
@@ -42,6 +47,7 @@ export const nutrientProduct = (product: Product, isOwn: boolean): DipProduct =>
   kind: 'nutrient',
   isOwn,
   gPerTsp: product.gPerTeaspoon ?? (isOwn ? null : NUTRIENTS[product.source].gPerTeaspoon),
+  kgPerL: null,
   entry: (massG, dose) => fedEvent({ product, massG }, dose),
 });
 
@@ -56,29 +62,53 @@ export const yeastProduct = (
   kind: 'yeast',
   isOwn,
   gPerTsp: null,
+  kgPerL: null,
   entry: (massG) => ({
     kind: 'yeast',
     payload: { yeastId, name, massG, ...(own === undefined ? {} : { own }), ...(lotId === undefined ? {} : { lotId }) },
   }),
 });
 
+/** Other words for what the table calls by one. */
+const ALIASES: Record<string, readonly string[]> = {
+  'table sugar': ['sugar', 'white sugar'],
+  'oak chips': ['oak'],
+  'grape tannin': ['tannin'],
+  'black tea leaves': ['tea', 'black tea', 'tea bags', 'teabags'],
+  'cinnamon bark': ['cinnamon', 'cinnamon sticks'],
+  'vanilla pods': ['vanilla', 'vanilla beans'],
+  'oranges, peeled': ['oranges'],
+};
+/** A leveled teaspoon of a powder, g (our estimates by bulk density; products differ by a third). */
+const GRAMS_PER_TSP: Record<string, number> = {
+  'tartaric acid': 4.6,
+  'malic acid': 4.3,
+  'citric acid': 4.5,
+  'acid blend': 4.5,
+  'grape tannin': 2.2,
+  'table sugar': 4.2,
+};
+
 /** An ingredient of the table or a lot of the maker's. */
 export function ingredientProduct(ingredient: Ingredient, isOwn: boolean, lotId?: string): DipProduct {
-  const { name, family, makes, composition, sugarSpread } = ingredient;
+  const { name, family, makes, composition, sugarSpread, traits } = ingredient;
+  const minded = traits === undefined ? {} : { traits };
   const origin = lotId === undefined ? {} : { lotId };
   return {
     name,
-    aliases: family === 'honey' ? ['honey'] : [],
+    aliases: family === 'honey' ? ['honey'] : (ALIASES[name] ?? []),
     kind: family === 'honey' ? 'honey' : 'ingredient',
     isOwn,
-    gPerTsp: null,
+    gPerTsp: GRAMS_PER_TSP[name] ?? null,
+    kgPerL: kgPerL(ingredient),
+    pieceG: pieceG((ingredient as Partial<ReferenceIngredient>).id ?? ''),
     entry: (massG) =>
       family === 'honey'
         ? {
             kind: 'honey',
             payload: { name, massG, moisture: waterShare(composition), unfermentable: composition.unfermentable, ...origin },
           }
-        : { kind: 'ingredient', payload: { name, family, makes, massG, composition, sugarSpread, ...origin } },
+        : { kind: 'ingredient', payload: { name, family, makes, massG, composition, sugarSpread, ...minded, ...origin } },
   };
 }
 
@@ -88,26 +118,34 @@ const common = (name: string, kind: DipProductKind, aliases: readonly string[], 
   kind,
   isOwn: false,
   gPerTsp: null,
+  kgPerL: null,
   entry,
 });
 
 const salt = (kind: BaseSalt, aliases: readonly string[]): DipProduct =>
   common(BASE_SALTS[kind].name, 'base', aliases, (massG) => ({ kind: 'base', payload: { salt: kind, massG } }));
 
-/** Things that are known by name and have no entry yet: they are asked about. */
-const WITHOUT_ENTRY = [
-  'bentonite',
-  'gelatin',
-  'isinglass',
-  'kieselsol',
-  'chitosan',
-  'casein',
-  'egg white',
-  'finings',
-  'pectic enzyme',
-  'enzyme',
-  'oak',
-];
+/** Other words for finings; what comes as a liquid has its density, kg/L (kieselsol 30 %: our estimate). */
+const FINING_WORDS: Partial<Record<FiningId, { aliases: readonly string[]; kgPerL?: number }>> = {
+  'pectic enzyme': { aliases: ['enzyme', 'pectinase'] },
+  kieselsol: { aliases: ['silica sol'], kgPerL: 1.2 },
+  chitosan: { aliases: ['chitosan solution'], kgPerL: 1 },
+  carbon: { aliases: ['charcoal', 'activated carbon'] },
+  other: { aliases: ['finings'] },
+};
+const fining = (id: FiningId): DipProduct => {
+  const name = id === 'other' ? 'finings' : id;
+  const words = FINING_WORDS[id];
+  const product = common(name, 'fining', words?.aliases ?? [], (massG) => ({ kind: 'fining', payload: { fining: id, name, massG } }));
+  return { ...product, kgPerL: words?.kgPerL ?? null };
+};
+
+const MIXED_HONEY = {
+  family: 'honey',
+  makes: 'honey',
+  composition: honeyComposition(MEAN_HONEY.moisture, MEAN_HONEY.unfermentable),
+  sugarSpread: 0,
+} as const;
 
 /**
  * What everybody knows by name: nutrients, sulfite, sorbate, carbonates, the table's ingredients, and the yeast that the plan names.
@@ -128,13 +166,10 @@ export function commonProducts(planned: { yeastId: string; own?: OwnYeast | unde
     common('potassium sorbate', 'sorbate', ['sorbate'], (massG) => ({ kind: 'sorbate', payload: { massG } })),
     salt('bicarbonate', ['bicarbonate', 'bicarb']),
     salt('carbonate', ['carbonate']),
-    common('honey', 'honey', [], (massG) => ({
-      kind: 'honey',
-      payload: { name: 'honey', massG, moisture: MEAN_HONEY.moisture, unfermentable: MEAN_HONEY.unfermentable },
-    })),
-    ...INGREDIENTS.filter(({ id }) => id !== 'honey' && id !== 'oak').map((row) => ingredientProduct(row, false)),
+    ingredientProduct({ ...MIXED_HONEY, name: 'honey' }, false),
+    ...INGREDIENTS.filter(({ id }) => id !== 'honey').map((row) => ingredientProduct(row, false)),
     ...(planned === null ? [] : [yeastProduct(planned.own?.name ?? yeastType(planned.yeastId).name, planned, false)]),
-    ...WITHOUT_ENTRY.map((name) => common(name, 'other', [], null)),
+    ...FINING_IDS.map(fining),
   ];
 }
 

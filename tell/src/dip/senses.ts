@@ -36,6 +36,7 @@ const SENSES: readonly Sense[] = [
   { pattern: /\b(?:clear|cleared|bright|limpid)\b/, mark: 'clear', text: 'Clear', not: { mark: 'hazy', text: 'Hazy' } },
   { pattern: /\b(?:degassed|degas|degassing)\b/, mark: 'degassed', text: 'Degassed' },
   { pattern: /\b(?:stirred|roused|swirled)\b/, mark: 'stirred', text: 'Stirred' },
+  { pattern: /\b(?:punched(?: (?:it|the cap|the fruit))?(?: down)?)\b/, mark: 'punched', text: 'Cap punched down' },
   { pattern: /\b(?:aerated|splashed|oxygenated|shaken|shook)\b/, mark: 'aerated', text: 'Aerated' },
 ];
 

@@ -1,4 +1,4 @@
-import { HOUR_MS, Refusal, daysBefore, isDay, momentOf, takeFigure, wallTime } from '@hollow-bell/core/quantities';
+import { HOUR_MS, Refusal, daysBefore, isDay, momentOf, takeFigure, tidied, wallTime } from '@hollow-bell/core/quantities';
 
 /** Where a day is named without an hour, noon. */
 const NOON_H = 12;
@@ -169,4 +169,17 @@ function takeLast(line: string, now: number, locale: string): Taken<number> | nu
       return { value: taken.value, rest: words.slice(0, i).join(' ').replace(/[,;]$/, '') };
   }
   return null;
+}
+
+/**
+ * A moment in the maker's words, and nothing else: “now”, “yesterday 18:40”, “3 h ago”, “12.11.”.
+ * @throws Refusal for words that are none, and for what has not come yet
+ */
+export function readWhen(typed: string, now: number, locale: string): number {
+  const line = tidied(typed.trim().replace(/\s+/g, ' '));
+  if (line === '' || line === 'now' || line === 'just now') return now;
+  const { at, rest } = takeTime(line, now, locale);
+  if (rest.trim() !== '' || rest === line)
+    throw new Refusal(`“${typed.trim()}” is no time I know; write such as “yesterday 18:40”, “3 h ago” or “2026-11-03 18:00”.`);
+  return at;
 }

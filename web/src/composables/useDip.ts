@@ -58,7 +58,7 @@ export function useDip() {
     rules: { dapCapGPerL: DAP_CAP_G_PER_L[house.practice.region] },
     ledger: store.ledger,
     products: products.value,
-    vessels: shelf.vessels.map(({ name }) => name),
+    vessels: shelf.vessels,
     plannedDose: plannedDose.value,
     doseFor: (given, at) => (store.feeding === null ? undefined : doseFor(store.feeding, store.ledger, given, at)),
   }));

@@ -1,33 +1,22 @@
 <script setup lang="ts">
 import type { Mark } from '@hollow-bell/core/record';
-import { ref } from 'vue';
 import BatchLog from '../parts/log/BatchLog.vue';
 import StationHead from '../parts/log/StationHead.vue';
 import GateRow from '../parts/sweeten/GateRow.vue';
-import QuantityField from '../parts/fields/QuantityField.vue';
+import RackForm from '../parts/vessel/RackForm.vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
 import { useBatch } from '../stores/batch.ts';
 
 const store = useBatch();
-const { tell, show } = useReader();
-const { refusal, busy, attempt, blocked } = useAttempt();
-const rackedL = ref<number | null>(null);
+const { tell } = useReader();
+const { refusal, busy, attempt } = useAttempt();
 const MARKS: { mark: Mark; deed: string; text: string }[] = [
   { mark: 'clear', deed: 'It is clear', text: 'clear: print can be read through it' },
   { mark: 'hazy', deed: 'Still hazy', text: 'hazy' },
   { mark: 'degassed', deed: 'Degassed', text: 'degassed: no prickle on the tongue' },
 ];
 const write = (mark: Mark, text: string): Promise<boolean> => attempt(() => store.write([{ kind: 'note', payload: { text, mark } }], text));
-
-async function rack(): Promise<void> {
-  const volumeL = rackedL.value;
-  if (
-    volumeL !== null &&
-    (await attempt(() => store.write([{ kind: 'rack', payload: { volumeL } }], `racked, ${show('volumeL', volumeL)} left`)))
-  )
-    rackedL.value = null;
-}
 </script>
 
 <template>
@@ -41,12 +30,7 @@ async function rack(): Promise<void> {
           Quietly, from bottom to bottom: each racking costs oxygen. Rack when the lees stand above 10 to 12 mm or the first fermentation is
           over, not by habit.
         </p>
-        <form class="deeds" @submit.prevent="rack">
-          <QuantityField v-model="rackedL" kind="volume" label="left in the new vessel" />
-          <el-button type="primary" native-type="submit" :loading="busy" :disabled="blocked || rackedL === null || rackedL <= 0"
-            >Racked</el-button
-          >
-        </form>
+        <RackForm />
         <h2>Look and taste</h2>
         <div class="deeds">
           <el-button v-for="{ mark, deed, text } in MARKS" :key="mark" :loading="busy" @click="write(mark, text)">{{ deed }}</el-button>
@@ -61,9 +45,3 @@ async function rack(): Promise<void> {
     </div>
   </section>
 </template>
-
-<style scoped>
-.deeds {
-  align-items: end;
-}
-</style>

@@ -4,12 +4,13 @@ import { feedingNow, feedingPlanOf } from '@hollow-bell/core/feed';
 import { withFloat } from '@hollow-bell/core/float';
 import { Refusal } from '@hollow-bell/core/quantities';
 import type { Sentence } from '@hollow-bell/core/quantities';
-import { beforeBottling, fold, ledgerFigures, logOf, viewOf } from '@hollow-bell/core/record';
+import { beforeBottling, fold, ledgerFigures, logOf, standsIn, viewOf } from '@hollow-bell/core/record';
 import type { EventContent, LogEntry } from '@hollow-bell/core/record';
 import { asksOf, knotsOf, stationOf } from '@hollow-bell/core/rounds';
 import { gatesOf } from '@hollow-bell/core/stabilize';
 import { expectedEnd, stateOf } from '@hollow-bell/core/watch';
 import { useNow } from '@vueuse/core';
+import type { Vessel } from '@hollow-bell/core/vessel';
 import { defineStore, storeToRefs } from 'pinia';
 import { computed, unref } from 'vue';
 import { useKept } from './kept.ts';
@@ -46,6 +47,10 @@ export const useBatch = defineStore('batch', () => {
   const state = computed(() => stateOf(ledger.value, now.value));
   const end = computed(() => expectedEnd(ledger.value));
   const gates = computed(() => gatesOf(ledger.value, now.value));
+  /** The vessels it stands in; none once it is bottled. */
+  const stands = computed(() =>
+    batch.value === null || ledger.value.history.bottled !== null ? [] : standsIn(ledger.value, batch.value.plan.must.vessel),
+  );
   const asks = computed(() => asksOf(ledger.value, feeding.value, now.value));
   const station = computed(() => stationOf(ledger.value, feeding.value, now.value));
 
@@ -71,8 +76,24 @@ export const useBatch = defineStore('batch', () => {
     wrote.last = null;
   }
 
+  /** Parts of it siphoned into vessels of their own, each a batch from then on. */
+  async function split(parts: readonly { volumeL: number; vessel: Vessel; name?: string }[], at: number): Promise<void> {
+    const current = batch.value;
+    if (current === null) return;
+    const children = parts.map(({ volumeL, vessel, name }, i) => ({
+      id: crypto.randomUUID(),
+      name: name ?? `${current.name} ${i + 2}`,
+      volumeL,
+      vessel,
+    }));
+    const asked = { afterSeq: current.lastSeq, happenedAt: Math.round(at), children };
+    batch.value = await useKept().write<Batch>({ what: 'split', id: current.id, split: asked });
+    wrote.last = null;
+  }
+
   return {
     batch,
+    split,
     problem,
     now,
     events,
@@ -88,6 +109,7 @@ export const useBatch = defineStore('batch', () => {
     gates,
     asks,
     station,
+    stands,
     knots: computed(() => knotsOf(ledger.value, feeding.value, station.value, now.value)),
     unreckoned,
     open,

@@ -1,10 +1,16 @@
 /* Everything that can happen to a batch, one file each: the list that fold, check, contract, forms and tests read. */
 import { base } from './base.ts';
+import { bottleOut } from './bottleOut.ts';
 import { bottling } from './bottling.ts';
 import { cure } from './cure.ts';
+import { filter } from './filter.ts';
 import { finding } from './finding.ts';
+import { fining } from './fining.ts';
+import { found } from './found.ts';
+import { heat } from './heat.ts';
 import { honey } from './honey.ts';
 import { ingredient } from './ingredient.ts';
+import { moved } from './moved.ts';
 import { note } from './note.ts';
 import { nutrient } from './nutrient.ts';
 import { putOff } from './putOff.ts';
@@ -17,8 +23,10 @@ import { sorbate } from './sorbate.ts';
 import { staysHere } from './staysHere.ts';
 import { strain } from './strain.ts';
 import { sulfite } from './sulfite.ts';
+import { topUp } from './topUp.ts';
 import { transferIn } from './transferIn.ts';
 import { transferOut } from './transferOut.ts';
+import { vessels } from './vessels.ts';
 import { water } from './water.ts';
 import { yeast } from './yeast.ts';
 
@@ -26,6 +34,7 @@ import type { Immutable } from '../../quantities/index.ts';
 import type { Happening } from '../happening.ts';
 
 const TABLE = {
+  found,
   honey,
   ingredient,
   water,
@@ -34,13 +43,20 @@ const TABLE = {
   sulfite,
   sorbate,
   base,
+  fining,
+  heat,
+  filter,
   strain,
   transferIn,
   transferOut,
   removal,
   reading,
   rack,
+  vessels,
+  topUp,
+  moved,
   bottling,
+  bottleOut,
   finding,
   cure,
   putOff,

@@ -1,4 +1,4 @@
-import { OTHER_FAMILIES, checkComposition, compositionShape, styleMarkShape } from '../../ingredients/index.ts';
+import { OTHER_FAMILIES, checkComposition, compositionShape, styleMarkShape, traitsShape } from '../../ingredients/index.ts';
 import { choice, massG, maybe, nameShape, number, record, say, whole } from '../../quantities/index.ts';
 import { happening } from '../happening.ts';
 import { asItIs, originFields } from '../origin.ts';
@@ -17,10 +17,15 @@ export const ingredient = happening({
     sugarSpread: number(0, 1),
     /** Days after which its bag comes out. */
     bagDays: maybe(whole(1, 120)),
+    /** What is to be minded about it. */
+    traits: maybe(traitsShape),
   }),
   believe: (_, { name, family, composition }) => checkComposition(name, family, composition),
   apply: pourIngredient,
   says: (payload) => say`poured ${massG(payload.massG)} ${payload.name}`,
-  corrects: [{ name: 'massG', label: 'how much', kind: 'mass' }],
+  corrects: [
+    { name: 'massG', label: 'how much', kind: 'mass' },
+    { name: 'name', label: 'of what', kind: 'text' },
+  ],
   takes: asItIs,
 });

@@ -1,5 +1,5 @@
-import { drippingG } from '../../ingredients/index.ts';
-import { massG, say, when } from '../../quantities/index.ts';
+import { drippingRange } from '../../ingredients/index.ts';
+import { massG, say, weighedG, when } from '../../quantities/index.ts';
 import { traitsOf } from '../../watch/index.ts';
 import type { AskRule } from '../ask.ts';
 
@@ -9,12 +9,12 @@ export const bag: AskRule = {
     const { isAway, isAlarm } = traitsOf(state.phase);
     if (isAway || isAlarm || liquid.insolubleG <= 0) return null;
     const [first] = history.pours
-      .filter(({ bagOutAt, at }) => bagOutAt !== null && !(history.strainedAt !== null && history.strainedAt > at))
+      .filter(({ bagOutAt, isOut }) => bagOutAt !== null && isOut !== true)
       .sort((a, b) => (a.bagOutAt ?? 0) - (b.bagOutAt ?? 0));
     const dueAt = first?.bagOutAt ?? null;
     if (first === undefined || dueAt === null) return null;
     const isDue = now >= dueAt;
-    const grams = drippingG(first.insolubleG);
+    const grams = weighedG(drippingRange(first).value);
     return {
       of: first.eventId,
       bell: isDue ? 'swinging' : 'muffled',
@@ -26,7 +26,9 @@ export const bag: AskRule = {
       done: isDue
         ? {
             label: say`Out, about ${massG(grams)}`,
-            events: [{ kind: 'strain', payload: { massG: grams, share: Math.min(1, first.insolubleG / liquid.insolubleG) } }],
+            events: [
+              { kind: 'strain', payload: { massG: grams, share: Math.min(1, first.insolubleG / liquid.insolubleG), of: first.name } },
+            ],
           }
         : null,
       dated: say`Lift out the bag of ${first.name}`,

@@ -1,7 +1,7 @@
 import { feedingPracticeOf } from '@hollow-bell/contract';
 import type { BatchSummary, Standing } from '@hollow-bell/contract';
 import { feedingPlanOf } from '@hollow-bell/core/feed';
-import { honeysPoured, othersPoured, viewOf } from '@hollow-bell/core/record';
+import { honeysPoured, othersPoured, standsIn, viewOf } from '@hollow-bell/core/record';
 import { Refusal } from '@hollow-bell/core/quantities';
 import { asksOf, byUrgency, unreckonedAsk } from '@hollow-bell/core/rounds';
 import { isOpen, stateOf } from '@hollow-bell/core/watch';
@@ -23,10 +23,10 @@ function standingOf(batch: BatchSummary, now: number): Standing | null {
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
     const { id, name, plan, ledger } = batch;
-    const { vessel } = plan.must;
+    const filled = [{ vessel: plan.must.vessel, volumeL: 0, isCompanion: false }];
     const asks = [unreckonedAsk(error.said, now)];
     const pitchedAt = ledger.history.pitch?.at ?? null;
-    return { id, name, vessel, pitchedAt, phase: 'unreckoned', inBottles: false, sg: 1, volumeL: 0, leesL: 0, colors: [], asks };
+    return { id, name, filled, pitchedAt, phase: 'unreckoned', inBottles: false, sg: 1, volumeL: 0, leesL: 0, colors: [], asks };
   }
 }
 
@@ -38,7 +38,7 @@ function reckon({ id, name, plan, ledger }: BatchSummary, now: number): Standing
   return {
     id,
     name,
-    vessel: plan.must.vessel,
+    filled: standsIn(ledger, plan.must.vessel),
     pitchedAt: ledger.history.pitch?.at ?? null,
     phase: stateOf(ledger, now).phase,
     inBottles: ledger.history.bottled !== null,

@@ -18,12 +18,13 @@ const store = useBatch();
 const { tell } = useReader();
 const { refusal, busy, attempt, blocked } = useAttempt();
 const standing = props.entry.standing;
-/** A reading shows only what was read then. */
+/** A gravity or °Brix, whichever was read; all else may be added to a reading that had none. */
+const isOfOtherGlass = (name: string): boolean => ['sg', 'brix'].includes(name) && !(name in standing.payload);
 const corrects: readonly CorrectedField[] = HAPPENINGS[standing.kind].corrects;
-const fields = corrects.flatMap(({ name, label, kind }) =>
-  kind === 'text' || (standing.kind === 'reading' && !(name in standing.payload)) ? [] : [{ name, label, kind }],
+const fields = corrects.flatMap(({ name, label, kind, limits }) =>
+  kind === 'text' || (standing.kind === 'reading' && isOfOtherGlass(name)) ? [] : [{ name, label, kind, limits }],
 );
-const words = corrects.find(({ kind }) => kind === 'text') ?? null;
+const words = corrects.filter(({ kind }) => kind === 'text');
 const rounds = useRounds();
 const moveTo = ref('');
 const others = computed(() =>
@@ -36,7 +37,9 @@ async function move(): Promise<void> {
 const values = ref<Record<string, number | null>>(
   Object.fromEntries(fields.map(({ name }) => [name, (standing.payload as Record<string, number | undefined>)[name] ?? null])),
 );
-const text = ref(words === null ? '' : ((standing.payload as Record<string, string>)[words.name] ?? ''));
+const texts = ref<Record<string, string>>(
+  Object.fromEntries(words.map(({ name }) => [name, (standing.payload as Record<string, string | undefined>)[name] ?? ''])),
+);
 const toLocal = (at: number): string => new Date(at - new Date(at).getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
 const time = ref(toLocal(standing.happenedAt));
 const title = computed(() => `Correct: ${tell(eventSentence(standing))}`);
@@ -46,7 +49,7 @@ function replacement(): Replacement {
   if (!Number.isFinite(happenedAt)) throw new Refusal('The time is not complete; give a day and a clock time.');
   const changed = Object.fromEntries(Object.entries(values.value).filter(([, value]) => value !== null));
   const kept = Object.fromEntries(Object.entries(standing.payload).filter(([name]) => !(name in values.value)));
-  const said = words === null || text.value.trim() === '' ? {} : { [words.name]: text.value.trim() };
+  const said = Object.fromEntries(Object.entries(texts.value).flatMap(([name, text]) => (text.trim() === '' ? [] : [[name, text.trim()]])));
   return { kind: standing.kind, payload: { ...kept, ...changed, ...said }, happenedAt } as Replacement;
 }
 
@@ -79,11 +82,16 @@ async function save(what: 'correct' | 'take back' | 'bring back'): Promise<void>
           v-model="values[field.name]!"
           :kind="field.kind"
           :label="field.label"
-          :needed="standing.kind !== 'reading'"
+          :needed="field.name in standing.payload && standing.kind !== 'reading'"
+          v-bind="field.limits === undefined ? {} : { limits: field.limits }"
         />
-        <label v-if="words !== null"
-          ><span class="small quiet">{{ words.label }}</span
-          ><el-input v-model="text" type="textarea" :rows="3" maxlength="2000"
+        <label v-for="each in words" :key="each.name"
+          ><span class="small quiet">{{ each.label }}</span
+          ><el-input
+            v-model="texts[each.name]"
+            :type="each.name === 'text' ? 'textarea' : 'text'"
+            :rows="3"
+            :maxlength="each.name === 'text' ? 2000 : 80"
         /></label>
         <label class="time"><span class="small quiet">when</span><input v-model="time" type="datetime-local" class="mono" /></label>
       </template>

@@ -11,11 +11,14 @@ import QuantityField from '../fields/QuantityField.vue';
 import SentenceText from '../figures/SentenceText.vue';
 import SplitDialog from '../vessel/SplitDialog.vue';
 import MakerDialog from '../fields/MakerDialog.vue';
+import WhenField from '../fields/WhenField.vue';
+import ActDialog from './ActDialog.vue';
 
 const store = useBatch();
 const { show } = useReader();
 const { refusal, busy, attempt, blocked } = useAttempt();
-const open = ref<'blend' | 'split' | null>(null);
+const open = ref<'blend' | 'split' | 'act' | null>(null);
+const at = ref<number | null>(null);
 const picking = ref(false);
 const added = ref<PlannedIngredient | null>(null);
 
@@ -33,20 +36,25 @@ async function pour(): Promise<void> {
   const [line, massG] = [added.value, grams.value];
   if (line === null || massG === null) return;
   const told = `poured ${show('massG', massG)} ${line.name}`;
-  if (await attempt(() => store.write([pourOf(line, massG)], told, { isSure: true }))) added.value = null;
+  const when = at.value === null ? {} : { at: at.value };
+  if (await attempt(() => store.write([pourOf(line, massG)], told, { ...when, isSure: true }))) added.value = null;
 }
 </script>
 
 <template>
-  <p v-if="store.view !== null && store.ledger.history.bottled === null" class="deeds-line small no-print">
-    <button type="button" class="link" @click="picking = true">Add something</button>
-    <button type="button" class="link" @click="open = 'blend'">Pour in another</button>
-    <button type="button" class="link" @click="open = 'split'">Split</button>
+  <p v-if="store.view !== null || store.ledger.history.bottled !== null" class="deeds-line small no-print">
+    <template v-if="store.ledger.history.bottled === null">
+      <button type="button" class="link" @click="picking = true">Add something</button>
+      <button type="button" class="link" @click="open = 'blend'">Pour in another</button>
+      <button type="button" class="link" @click="open = 'split'">Split</button>
+    </template>
+    <button type="button" class="link" @click="open = 'act'">Write down what happened</button>
   </p>
   <IngredientPicker v-model="picking" @pick="choose" />
   <MakerDialog v-if="added !== null" :title="`Add ${added.name}`" width="min(420px, 94vw)" @close="added = null">
     <form class="form" @submit.prevent="pour">
       <QuantityField v-model="grams" :kind="added.massG < 100 ? 'smallMass' : 'mass'" label="how much" needed />
+      <WhenField v-model="at" />
       <p v-for="(doubt, i) in doubts" :key="i" class="caution"><SentenceText :sentence="doubt" /></p>
       <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
       <el-button type="primary" native-type="submit" :loading="busy" :disabled="blocked || (grams ?? 0) <= 0"
@@ -56,6 +64,7 @@ async function pour(): Promise<void> {
   </MakerDialog>
   <BlendDialog v-if="open === 'blend'" @close="open = null" />
   <SplitDialog v-if="open === 'split'" @close="open = null" />
+  <ActDialog v-if="open === 'act'" @close="open = null" />
 </template>
 
 <style scoped>

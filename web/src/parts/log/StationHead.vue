@@ -8,9 +8,9 @@ const store = useBatch();
 const { show } = useReader();
 const about = computed(() => {
   const pitch = store.ledger.history.pitch;
-  const vessel = store.batch?.plan.must.vessel.name ?? '';
-  const volume =
-    store.view === null || store.ledger.history.bottled !== null ? '' : `, ${show('volumeL', store.view.volumeL)} in the ${vessel}`;
+  const volume = store.stands
+    .map(({ vessel, volumeL, isCompanion }) => `, ${show('volumeL', volumeL)} in the ${vessel.name}${isCompanion ? ' beside it' : ''}`)
+    .join('');
   if (store.ledger.history.bottled !== null) return 'bottled';
   return pitch === null
     ? store.view === null

@@ -36,6 +36,8 @@ const GROUPS: Record<Family, string> = {
   zest: 'Zest, spice, tea',
   tea: 'Zest, spice, tea',
   spice: 'Zest, spice, tea',
+  herb: 'Herbs and flowers',
+  sweetener: 'Sweeteners that do not ferment',
   tannin: 'Tannin and acid',
   acid: 'Tannin and acid',
 };
@@ -46,8 +48,11 @@ const OWN: { family: Family; label: string }[] = [
   { family: 'syrup', label: 'a syrup' },
   { family: 'malt', label: 'malt' },
   { family: 'spice', label: 'a spice' },
+  { family: 'herb', label: 'a herb or flower' },
+  { family: 'acid', label: 'an acid' },
+  { family: 'sweetener', label: 'a sweetener that does not ferment' },
 ];
-const MAKES: Partial<Record<Family, StyleMark>> = { fruit: 'fruit', honey: 'honey', malt: 'malt', spice: 'spice' };
+const MAKES: Partial<Record<Family, StyleMark>> = { fruit: 'fruit', honey: 'honey', malt: 'malt', spice: 'spice', herb: 'spice' };
 const choices = computed<Choice[]>(() => [
   ...shelf.standing.flatMap(({ item, takenG }) => {
     const line = lineOfLot(item);

@@ -75,7 +75,8 @@ async function save(): Promise<void> {
   const kept = typed.value;
   const isNow = Math.abs(read.at - store.now) < 60_000;
   const written = await attempt(async () => {
-    const sent = store.write(read.events, told, { at: isNow ? Date.now() : read.at, isSure: true });
+    const at = isNow ? Date.now() : read.at;
+    const sent = read.splits.length > 0 ? store.split(read.splits, at) : store.write(read.events, told, { at, isSure: true });
     typed.value = '';
     await sent;
   });

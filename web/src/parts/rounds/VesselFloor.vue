@@ -3,6 +3,7 @@ import { traitsOf } from '@hollow-bell/core/watch';
 import { DAY_MS } from '@hollow-bell/core/quantities';
 import type { Standing } from '@hollow-bell/contract';
 import { sectionOf } from '@hollow-bell/core/vessel';
+import type { Section } from '@hollow-bell/core/vessel';
 import { useElementSize } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import { useReader } from '../../composables/useReader.ts';
@@ -21,24 +22,30 @@ const COLUMN_AIR_PX = 22;
 
 /** One scale for all, so that a jug looks small beside a carboy. */
 const scale = computed(() => {
-  const sections = props.standing.map(({ vessel }) => sectionOf(vessel));
-  const tallest = Math.max(1, ...sections.map((section) => section.heightCm.at(-1) ?? 0));
-  const widest = Math.max(1, ...sections.map((section) => 2 * Math.max(...section.radiusCm)));
-  const columnPx = Math.max(width.value / Math.max(1, sections.length), NARROWEST_COLUMN_PX);
+  const columns = props.standing.map(({ filled }) => filled.map(({ vessel }) => sectionOf(vessel)));
+  const tallest = Math.max(1, ...columns.flat().map((section) => section.heightCm.at(-1) ?? 0));
+  const widthOf = (sections: Section[]): number => sections.reduce((sum, section) => sum + 2 * Math.max(...section.radiusCm), 0);
+  const widest = Math.max(1, ...columns.map(widthOf));
+  const columnPx = Math.max(width.value / Math.max(1, columns.length), NARROWEST_COLUMN_PX);
   return Math.min(TALLEST_PX / tallest, (columnPx - COLUMN_AIR_PX) / widest);
 });
 
 const vessels = computed(() =>
   props.standing.map((standing) => {
-    const { pitchedAt, phase, sg, volumeL, leesL, colors, asks } = standing;
+    const { pitchedAt, phase, sg, filled, leesL, colors, asks } = standing;
     const day = pitchedAt === null ? 'no yeast yet' : `day ${Math.max(0, Math.floor((reader.value.now - pitchedAt) / DAY_MS))}`;
     return {
       standing,
       bell: asks[0]?.bell ?? 'still',
       sg: show('sg', sg),
       about: `${day} · ${phase}`,
-      layers: [{ liters: volumeL, color: liquidColor(colors), label: '' }],
-      leesL,
+      stands: filled.map(({ vessel, volumeL }, i) => ({
+        vessel,
+        layers: [{ liters: volumeL, color: liquidColor(colors), label: '' }],
+        /** What settles is drawn in the first. */
+        leesL: i === 0 ? leesL : 0,
+        title: `${standing.name}: ${show('volumeL', volumeL)} in the ${vessel.name}`,
+      })),
       foaming: traitsOf(phase).foams === true,
     };
   }),
@@ -52,13 +59,15 @@ const vessels = computed(() =>
         <RouterLink :to="{ name: 'batch', params: { id: vessel.standing.id } }">
           <span class="stand"
             ><VesselSection
-              :vessel="vessel.standing.vessel"
-              :layers="vessel.layers"
+              v-for="(each, i) in vessel.stands"
+              :key="i"
+              :vessel="each.vessel"
+              :layers="each.layers"
               :scale="scale"
-              :lees-l="vessel.leesL"
+              :lees-l="each.leesL"
               :foaming="vessel.foaming"
               airlock
-              :title="`${vessel.standing.name} in a ${vessel.standing.vessel.name}`"
+              :title="each.title"
           /></span>
           <b>{{ vessel.standing.name }}</b>
           <span class="sg">{{ vessel.sg }}</span>
@@ -96,9 +105,9 @@ a {
 }
 
 .stand {
-  display: grid;
-  align-content: end;
-  justify-items: center;
+  display: flex;
+  align-items: end;
+  justify-content: center;
   width: 100%;
   margin-bottom: 8px;
   border-bottom: 2px solid var(--soot);

@@ -12,7 +12,7 @@ it('a vessel that was pitched a moment after the clock was last looked at stands
   const vessel: Standing = {
     id: 'a',
     name: 'Linden',
-    vessel: { name: '5 L jug', kind: 'jug', capacityL: 5.3 },
+    filled: [{ vessel: { name: '5 L jug', kind: 'jug', capacityL: 5.3 }, volumeL: 4.5, isCompanion: false }],
     pitchedAt: Date.now() + 15_000,
     phase: 'lag',
     inBottles: false,

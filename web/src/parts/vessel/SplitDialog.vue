@@ -1,21 +1,20 @@
 <script setup lang="ts">
-import type { Batch } from '@hollow-bell/contract';
 import { viewOf } from '@hollow-bell/core/record';
 import { smallestHolding } from '@hollow-bell/core/vessel';
 import { computed, onMounted, ref } from 'vue';
 import { useAttempt } from '../../composables/useAttempt.ts';
 import { useReader } from '../../composables/useReader.ts';
 import { useBatch } from '../../stores/batch.ts';
-import { useKept } from '../../stores/kept.ts';
 import { useShelf } from '../../stores/shelf.ts';
 import PickList from '../fields/PickList.vue';
 import QuantityField from '../fields/QuantityField.vue';
 import MakerDialog from '../fields/MakerDialog.vue';
+import WhenField from '../fields/WhenField.vue';
 
 const emit = defineEmits<{ close: [] }>();
 const store = useBatch();
 const shelf = useShelf();
-const kept = useKept();
+const at = ref<number | null>(null);
 const { show } = useReader();
 const { refusal, busy, attempt, blocked } = useAttempt();
 
@@ -38,18 +37,22 @@ const addChild = (): void => {
   children.value.push({ ...child(children.value.length + 2), volumeL: Math.max(0, Math.round(leftL.value * 50) / 100) });
 };
 
+/** All of them and what stays alike. */
+function shareAlike(): void {
+  const volumeL = presentL.value / (children.value.length + 1);
+  for (const each of children.value) Object.assign(each, { volumeL, vessel: fitting(volumeL) });
+}
+
 async function split(): Promise<void> {
   const { batch } = store;
   if (batch === null) return;
   const done = await attempt(async () => {
-    const into = children.value.map(({ id, name, volumeL, vessel }) => ({
-      id,
+    const into = children.value.map(({ name, volumeL, vessel }) => ({
       name,
       volumeL: volumeL ?? 0,
       vessel: shelf.vessels.find((each) => each.name === vessel) ?? batch.plan.must.vessel,
     }));
-    const split = { afterSeq: batch.lastSeq, happenedAt: Date.now(), children: into };
-    store.batch = await kept.write<Batch>({ what: 'split', id: batch.id, split });
+    await store.split(into, at.value ?? Date.now());
   });
   if (done) emit('close');
 }
@@ -64,7 +67,11 @@ async function split(): Promise<void> {
         <QuantityField v-model="each.volumeL" kind="volume" label="takes" needed />
         <PickList v-model="each.vessel" label="into" :options="vessels" />
       </div>
-      <button v-if="children.length < 6" type="button" class="link add" @click="addChild">One more vessel</button>
+      <p class="add">
+        <button v-if="children.length < 6" type="button" class="link" @click="addChild">One more vessel</button>
+        <button type="button" class="link" @click="shareAlike">Equal parts</button>
+      </p>
+      <WhenField v-model="at" />
       <p v-if="leftL >= -0.005">
         <b>{{ show('volumeL', Math.max(0, leftL)) }}</b> stays where it is.
       </p>

@@ -1,0 +1,20 @@
+import { number, record, say, tempC } from '../../quantities/index.ts';
+import { requireLiquid } from '../believed.ts';
+import { happening } from '../happening.ts';
+
+/** What a core that is heated can read, °C. */
+const CORE_C = { low: 30, high: 100 } as const;
+
+/** The core of the mead was this warm for so long. */
+export const heat = happening({
+  shape: record({ tempC: number(CORE_C.low, CORE_C.high, [55, 75]), minutes: number(0, 1440, [1, 60]) }),
+  believe: (ledger) => requireLiquid(ledger, 'The vessel is empty; there is nothing to heat.'),
+  apply: ({ history }, { tempC: warm, minutes }, { at }) => {
+    history.heats.push({ at, tempC: warm, minutes });
+  },
+  says: (payload) => say`heated to ${tempC(payload.tempC)} for ${String(payload.minutes)} min`,
+  corrects: [
+    { name: 'tempC', label: 'core at', kind: 'temp', limits: CORE_C },
+    { name: 'minutes', label: 'minutes', kind: 'count' },
+  ],
+});

@@ -1,0 +1,32 @@
+import { say, tempC } from '@hollow-bell/core/quantities';
+import { findTempC } from '../amount.ts';
+import { DipAsk, candidate } from '../ask.ts';
+import type { DipContext, Part } from '../context.ts';
+import { entry } from './deed.ts';
+import type { Again } from './deed.ts';
+
+export function readWarmed(rest: string, context: DipContext, again: Again, verb: string): Part {
+  const toC = findTempC(rest, context);
+  const cure = /^cool|^chill/.test(verb) ? 'cool' : 'warm';
+  if (toC === null || toC < 0 || toC > 40)
+    throw new DipAsk(say`To which temperature? Between ${tempC(0)} and ${tempC(40)}, such as “warmed to 22c” or “warmed to 72f”.`, [
+      candidate(again(`${verb} to `), `${verb} to …`),
+    ]);
+  return entry({ kind: 'cure', payload: { cure, toC } });
+}
+
+/** “heated to 63c for 20 min”: how warm its core was, and how long. */
+export function readHeated(rest: string, context: DipContext, again: Again, verb: string): Part {
+  const warm = findTempC(rest, context);
+  const minutes = /(\d+)\s*(?:min\b|mins\b|minutes?\b|m\b|')/.exec(rest)?.[1];
+  if (warm === null || minutes === undefined)
+    throw new DipAsk('How warm was its core, and for how many minutes? Such as “heated to 63c for 20 min”.', [
+      candidate(again(`${verb} to ${context.units === 'us' ? '140f' : '60c'} for 20 min`)),
+      candidate(again(`${verb} to  for 20 min`), 'another temperature'),
+    ]);
+  if (warm < 30 || warm > 100)
+    throw new DipAsk(say`A core that is heated reads between ${tempC(30)} and ${tempC(100)}. In which degree was it?`, [
+      candidate(again(`${verb} to ${/[\d.,]+/.exec(rest)?.[0] ?? ''}${context.units === 'us' ? 'c' : 'f'} for ${minutes} min`)),
+    ]);
+  return entry({ kind: 'heat', payload: { tempC: warm, minutes: Number(minutes) } });
+}

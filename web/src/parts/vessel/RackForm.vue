@@ -1,0 +1,136 @@
+<script setup lang="ts">
+import { viewOf } from '@hollow-bell/core/record';
+import { eventSentence } from '@hollow-bell/core/record';
+import type { EventContent } from '@hollow-bell/core/record';
+import { levelIn, smallestHolding } from '@hollow-bell/core/vessel';
+import { computed, onMounted, ref } from 'vue';
+import { useAttempt } from '../../composables/useAttempt.ts';
+import { useReader } from '../../composables/useReader.ts';
+import { useBatch } from '../../stores/batch.ts';
+import { useShelf } from '../../stores/shelf.ts';
+import PickList from '../fields/PickList.vue';
+import QuantityField from '../fields/QuantityField.vue';
+import WhenField from '../fields/WhenField.vue';
+
+const store = useBatch();
+const shelf = useShelf();
+const { show, tell } = useReader();
+const { refusal, busy, attempt, blocked } = useAttempt();
+
+interface Row {
+  vessel: string;
+  volumeL: number | null;
+  companion: boolean;
+}
+const presentL = computed(() => viewOf(store.ledger)?.volumeL ?? 0);
+const rows = ref<Row[]>([{ vessel: '', volumeL: null, companion: false }]);
+const cloth = ref(false);
+const at = ref<number | null>(null);
+/** What is left to a siphon when the lees stay (our estimate); only to propose a vessel. */
+const USUALLY_LEFT = 0.94;
+onMounted(async () => {
+  await shelf.loadOnce();
+  const [row] = rows.value;
+  if (row !== undefined) row.vessel = smallestHolding(shelf.vessels, USUALLY_LEFT * presentL.value)?.name ?? '';
+});
+const vessels = computed(() =>
+  shelf.vessels.map(({ name, capacityL }) => ({ value: name, label: `${name}, ${show('volumeL', capacityL)} to the brim` })),
+);
+const filled = computed(() =>
+  rows.value.map(({ vessel: name, volumeL, companion }) => {
+    const vessel = shelf.vessels.find((each) => each.name === name) ?? null;
+    const level = vessel === null || volumeL === null ? null : levelIn(vessel, volumeL);
+    return { vessel, volumeL, companion, level };
+  }),
+);
+const totalL = computed(() => rows.value.reduce((sum, { volumeL }) => sum + (volumeL ?? 0), 0));
+const isWhole = computed(() => filled.value.every(({ vessel, volumeL }) => vessel !== null && volumeL !== null && volumeL > 0));
+const addRow = (): void => {
+  rows.value.push({ vessel: '', volumeL: null, companion: rows.value.length > 0 });
+};
+
+async function rack(): Promise<void> {
+  const into = filled.value.flatMap(({ vessel, volumeL, companion }) =>
+    vessel === null || volumeL === null ? [] : [{ vessel, volumeL, ...(companion ? { companion } : {}) }],
+  );
+  const event: EventContent = { kind: 'rack', payload: { volumeL: totalL.value, into, ...(cloth.value ? { cloth: true } : {}) } };
+  const when = at.value === null ? {} : { at: at.value };
+  if (!(await attempt(() => store.write([event], tell(eventSentence(event)), when)))) return;
+  rows.value = [{ vessel: rows.value[0]?.vessel ?? '', volumeL: null, companion: false }];
+  at.value = null;
+}
+</script>
+
+<template>
+  <form class="rack" @submit.prevent="rack">
+    <div v-for="(row, i) in rows" :key="i" class="into">
+      <PickList v-model="row.vessel" :label="i === 0 ? 'into' : 'and into'" :options="vessels" placeholder="choose a vessel" />
+      <QuantityField v-model="row.volumeL" kind="volume" :label="i === 0 ? 'left in the new vessel' : 'how much'" />
+      <label v-if="i > 0" class="check"><input v-model="row.companion" type="checkbox" /> companion, for topping up</label>
+      <p v-if="filled[i]?.level" class="small level" :class="{ refusal: filled[i].level.headspaceL < 0 }">
+        <template v-if="filled[i].level.headspaceL < 0"
+          >{{ show('volumeL', -filled[i].level.headspaceL) }} more than it holds: that much would run over.</template
+        >
+        <template v-else
+          >stands {{ show('mm', filled[i].level.levelMm) }} high, {{ show('mm', filled[i].level.headspaceMm) }} of air under the bung,
+          {{ show('volumeL', filled[i].level.headspaceL) }} to the brim</template
+        >
+      </p>
+    </div>
+    <div class="more">
+      <button v-if="rows.length < 6" type="button" class="link" @click="addRow">One more vessel</button>
+      <button v-if="rows.length > 1" type="button" class="link" @click="rows.pop()">One less</button>
+      <label class="check"><input v-model="cloth" type="checkbox" /> through a cloth</label>
+      <WhenField v-model="at" />
+    </div>
+    <p v-if="totalL > 0" class="small quiet">
+      {{ show('volumeL', Math.max(0, presentL - totalL)) }} of {{ show('volumeL', presentL) }} stays on the lees.
+    </p>
+    <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
+    <el-button type="primary" native-type="submit" :loading="busy" :disabled="blocked || !isWhole">Racked</el-button>
+  </form>
+</template>
+
+<style scoped>
+.rack {
+  display: grid;
+  gap: 10px;
+  justify-items: start;
+}
+
+.into {
+  display: grid;
+  grid-template-columns: minmax(180px, 260px) 150px auto;
+  align-items: end;
+  gap: 6px 18px;
+}
+
+.level {
+  grid-column: 1 / -1;
+}
+
+.more {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: end;
+  gap: 6px 18px;
+}
+
+.check {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+  min-height: 40px;
+}
+
+@media (max-width: 720px) {
+  .into {
+    grid-template-columns: 1fr 1fr;
+    width: 100%;
+  }
+
+  .check {
+    min-height: 44px;
+  }
+}
+</style>
