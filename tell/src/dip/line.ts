@@ -7,7 +7,7 @@ import { findAmount, holdsNumber } from './amount.ts';
 import { DipAsk, candidate } from './ask.ts';
 import type { DipContext, DipReading, Part } from './context.ts';
 import { holdsDeed, readDeed } from './deeds/index.ts';
-import { readPoured } from './deeds/poured.ts';
+import { nameBeside, readPoured, withoutBag } from './deeds/poured.ts';
 import { rackedAlso } from './deeds/vessels.ts';
 import { readMeasurements } from './measurements.ts';
 import { productsNamed } from './products.ts';
@@ -58,11 +58,11 @@ function readPart(words: string, context: DipContext, again: (line: string) => s
   if (seen !== null) return { seen };
   const sensed = readSenses(words, again);
   if (sensed !== null) return { events: [sensed] };
-  const amount = findAmount(words, context);
+  const amount = findAmount(withoutBag(words), context);
   /** “0.8 g dap” behind “fed 3 g organic” was fed too. */
   if (verb === 'fed' && amount !== null) return readDeed(`fed ${words}`, context, again);
   const isNamed = amount !== null && `${amount.before}${amount.after}` !== '';
-  const isThing = isNamed && (/\bwater\b/.test(words) || productsNamed(`${amount.before} ${amount.after}`, context.products).length > 0);
+  const isThing = isNamed && (/\bwater\b/.test(words) || productsNamed(nameBeside(amount), context.products).length > 0);
   return isThing ? readPoured(words, context, again, '', context.products) : null;
 }
 

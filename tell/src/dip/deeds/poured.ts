@@ -118,6 +118,7 @@ function pourOf(product: DipProduct, amount: Amount, context: DipContext, again:
 
 /** “in a bag for 5 days”: it comes out again. */
 const BAG = /\b(?:in|into) (?:a |the )?(?:mesh |straining )?bag(?: for (\d+) days?)?\b/;
+export const withoutBag = (words: string): string => words.replace(BAG, '').trim();
 /** Where nobody says how long (our estimate of what most do). */
 const USUAL_BAG_DAYS = 7;
 function inBag({ events = [], ...part }: Part, days: number): Part {
@@ -167,18 +168,23 @@ export function readToppedUp(rest: string, context: DipContext, again: Again): P
 export function readPoured(words: string, context: DipContext, again: Again, verb: string, among: readonly DipProduct[]): Part {
   const bag = BAG.exec(words);
   if (bag === null) return readPlainly(words, context, again, verb, among);
-  const part = readPlainly(words.replace(bag[0], '').trim(), context, again, verb, among);
+  const part = readPlainly(withoutBag(words), context, again, verb, among);
   return inBag(part, Number(bag[1] ?? USUAL_BAG_DAYS));
 }
+
+const plainName = (words: string): string =>
+  words
+    .replace(/\b(?:with|of|some|more|the|a|an|stock|solution)\b/g, ' ')
+    .replace(/\d+(?:[.,]\d+)?\s*%/, ' ')
+    .replace(/ +/g, ' ')
+    .trim();
+/** What an amount is of, without its small words and its strength. */
+export const nameBeside = ({ before, after }: Amount): string => plainName(`${before} ${after}`);
 
 function readPlainly(rest: string, context: DipContext, again: Again, verb: string, among: readonly DipProduct[]): Part {
   const amount = findAmount(rest, context);
   const isPitch = /^pitch|^repitch/.test(verb);
-  const named = (amount === null ? rest : `${amount.before} ${amount.after}`)
-    .replace(/\b(?:with|of|some|more|the|a|an)\b/g, ' ')
-    .replace(/\d+(?:[.,]\d+)?\s*%(?:\s*(?:stock|solution))*/, ' ')
-    .replace(/ +/g, ' ')
-    .trim();
+  const named = amount === null ? plainName(rest) : nameBeside(amount);
   const lineOf = (name: string): string =>
     again(`${verb === '' || verb === 'topped up' ? '' : `${verb} `}${amount?.text ?? ''} ${name}`.trim());
   if (WATER.test(named) || (named === '' && verb === 'topped up')) {
