@@ -87,6 +87,11 @@ const batchName = text(80, { whenMissing: 'A batch needs a name.', whenLong: 'A 
 const seq = whole(0, 1_000_000);
 
 export const createBatchShape = record({ id, name: batchName, plan: batchPlanShape });
+/** Put away, or deleted with a day's grace. */
+export const FATES = ['kept', 'archived', 'deleted'] as const;
+export type Fate = (typeof FATES)[number];
+export const fateShape = record({ fate: choice(...FATES) });
+export const DELETED_FOR_MS = 24 * 3_600_000;
 export const renameBatchShape = record({ name: batchName });
 export const replanShape = record({ afterVersion: seq, plan: batchPlanShape });
 /** Part of a batch siphoned into vessels of their own; each child inherits the ledger. Ids come from the client, so repeating is harmless. */
@@ -144,10 +149,12 @@ const listedShape = record({
   pitchedAt: orNull(figure),
   sg: orNull(figure),
   volumeL: orNull(figure),
+  /** When it is gone for good, where it was deleted. */
+  goneAt: orNull(figure),
 });
 export type Listed = Fit<typeof listedShape>;
 /** Which page of the book: what has this in its name, and began before the batch of that id. */
-export const listQueryShape = record({ name: maybe(textOrNone(80)), olderThan: maybe(id) });
+export const listQueryShape = record({ name: maybe(textOrNone(80)), olderThan: maybe(id), fate: maybe(choice(...FATES)) });
 export type ListQuery = Fit<typeof listQueryShape>;
 /** Newest first. */
 export const batchListShape = record({ batches: list(listedShape, 0, 1000), hasOlder: flag });

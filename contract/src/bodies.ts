@@ -3,7 +3,16 @@ import { checkDoses } from '@hollow-bell/core/feed';
 import { checkProduct } from '@hollow-bell/core/nitrogen';
 import { list, record, whole } from '@hollow-bell/core/quantities';
 import type { Fit, Shape } from '@hollow-bell/core/quantities';
-import { batchPlanShape, blendShape, createBatchShape, moveShape, renameBatchShape, replanShape, splitShape } from './batches.ts';
+import {
+  batchPlanShape,
+  blendShape,
+  createBatchShape,
+  fateShape,
+  moveShape,
+  renameBatchShape,
+  replanShape,
+  splitShape,
+} from './batches.ts';
 import { newEventShape } from './events.ts';
 import { floatPostShape, hangFloatShape, newFloatShape } from './float.ts';
 import { practiceShape } from './practice.ts';
@@ -29,6 +38,7 @@ export const BODIES = {
   savePractice: checkedPracticeShape,
   createBatch: record({ ...createBatchShape.fields, plan: checkedPlanShape }),
   rename: renameBatchShape,
+  decide: fateShape,
   replan: record({ ...replanShape.fields, plan: checkedPlanShape }),
   split: splitShape,
   blend: blendShape,

@@ -1,6 +1,19 @@
 /* What server and browser say to each other, as shapes that both read; `zodOf` makes schemas of them for the server’s door. */
-export { batchPlanShape, feedingPracticeOf, floatPointsOf, mustPlanShape, errorShape, listQueryShape } from './batches.ts';
-export type { ApiError, Batch, BatchList, BatchPlan, BatchRecord, BatchSummary, Blend, ListQuery, Listed, Move, Split } from './batches.ts';
+export { DELETED_FOR_MS, batchPlanShape, feedingPracticeOf, floatPointsOf, mustPlanShape, errorShape, listQueryShape } from './batches.ts';
+export type {
+  ApiError,
+  Batch,
+  BatchList,
+  BatchPlan,
+  BatchRecord,
+  BatchSummary,
+  Blend,
+  Fate,
+  ListQuery,
+  Listed,
+  Move,
+  Split,
+} from './batches.ts';
 export type { BodyOf } from './bodies.ts';
 export type { CalendarAddress } from './calendar.ts';
 export type { NewEvent } from './events.ts';

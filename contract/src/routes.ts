@@ -1,6 +1,6 @@
 import { flag, orNull, record, whole } from '@hollow-bell/core/quantities';
 import type { Fit, Shape } from '@hollow-bell/core/quantities';
-import { batchListShape, batchRecordShape, batchShape } from './batches.ts';
+import { batchListShape, batchRecordShape, batchShape, fateShape } from './batches.ts';
 import { calendarAddressShape } from './calendar.ts';
 import { floatAnswerShape, floatDeviceShape, floatsShape, madeFloatShape } from './float.ts';
 import { practiceShape } from './practice.ts';
@@ -28,6 +28,7 @@ export const ROUTES = {
   batch: { method: 'GET', path: '/batches/:id', answer: batchRecordShape },
   createBatch: { method: 'POST', path: '/batches', answer: batchShape },
   rename: { method: 'PATCH', path: '/batches/:id', answer: batchShape },
+  decide: { method: 'PUT', path: '/batches/:id/fate', answer: fateShape },
   replan: { method: 'PUT', path: '/batches/:id/plan', answer: batchShape },
   split: { method: 'POST', path: '/batches/:id/split', answer: batchShape },
   blend: { method: 'POST', path: '/batches/:id/blend', answer: batchShape },

@@ -7,6 +7,7 @@ export const router = createRouter({
     { path: '/', name: 'rounds', component: () => import('./places/RoundsPlace.vue') },
     { path: '/batches', name: 'batches', component: () => import('./places/BatchesPlace.vue') },
     { path: '/batches/new', name: 'new', component: () => import('./places/NewBatchPlace.vue') },
+    { path: '/batches/found', name: 'found', component: () => import('./places/FoundBatchPlace.vue') },
     { path: '/batches/:id', name: 'batch', component: () => import('./places/BatchPlace.vue'), props: true },
     {
       path: `/batches/:id/:station(${STATIONS.join('|')})`,

@@ -26,6 +26,8 @@ export { makeReading } from './makeReading.ts';
 export type { HouseInstruments } from './makeReading.ts';
 export { parcelOf } from './parcel.ts';
 export { BASE_SALTS, NUTRIENTS, nutrientOf } from './salts.ts';
+export { strengthFrom } from './strengthKnown.ts';
+export type { StrengthKnown } from './strengthKnown.ts';
 export { standsIn } from './standsIn.ts';
 export { RECORD_VERSION, upcast, upcastLedger } from './upcast.ts';
 export { abvWhenDry, bottlesLeft, honeysPoured, mixedOf, othersPoured, sgAtShare, shareGone, tempsSincePitch, viewOf } from './view.ts';

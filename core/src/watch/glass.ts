@@ -50,7 +50,9 @@ function whyNotSweetened(ledger: Ledger, honeyAt: number, now: number): Sentence
 function isDryAndStill(ledger: Ledger, { last, stillness }: Finish): boolean {
   const end = expectedEnd(ledger);
   if (last === null || end === null || last.sg >= DRY_BELOW_SG) return false;
-  const isNearEnd = last.sg - end.sg.low <= MAY_STILL_FALL_SG + 1e-9 || last.sg <= end.sg.value;
+  /** Where nobody wrote down what it was, its end is a guess: only time tells. */
+  const isKnown = ledger.history.found === null;
+  const isNearEnd = isKnown && (last.sg - end.sg.low <= MAY_STILL_FALL_SG + 1e-9 || last.sg <= end.sg.value);
   return isNearEnd || isStillFor(stillness, LONG_STILL_DAYS, 3);
 }
 

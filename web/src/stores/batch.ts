@@ -35,7 +35,7 @@ export const useBatch = defineStore('batch', () => {
   const feeding = computed(() => (batch.value === null ? null : feedingPlanOf(ledger.value, feedingPracticeOf(batch.value.plan))));
 
   async function open(id: string): Promise<void> {
-    wrote.last = null;
+    wrote.hush();
     void shelf.loadOnce();
     await record.open(id);
   }
@@ -73,7 +73,7 @@ export const useBatch = defineStore('batch', () => {
     if (current === null) return;
     const move = { afterSeq: current.lastSeq, eventId, toId };
     batch.value = await useKept().write<Batch>({ what: 'move', id: current.id, move });
-    wrote.last = null;
+    wrote.forget(current.id);
   }
 
   /** Parts of it siphoned into vessels of their own, each a batch from then on. */
@@ -88,7 +88,7 @@ export const useBatch = defineStore('batch', () => {
     }));
     const asked = { afterSeq: current.lastSeq, happenedAt: Math.round(at), children };
     batch.value = await useKept().write<Batch>({ what: 'split', id: current.id, split: asked });
-    wrote.last = null;
+    wrote.forget(current.id);
   }
 
   return {

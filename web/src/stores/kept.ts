@@ -1,4 +1,4 @@
-import type { BatchPlan, Blend, Move, Practice, ShelfItem, Split } from '@hollow-bell/contract';
+import type { BatchPlan, Blend, Fate, Move, Practice, ShelfItem, Split } from '@hollow-bell/contract';
 import { useLocalStorage } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
@@ -8,6 +8,7 @@ import { ApiFailure, api } from '../api/client.ts';
 export type Write =
   | { what: 'new batch'; id: string; name: string; plan: BatchPlan }
   | { what: 'name'; id: string; name: string }
+  | { what: 'fate'; id: string; name: string; fate: Fate }
   | { what: 'plan'; id: string; afterVersion: number; plan: BatchPlan }
   | { what: 'practice'; practice: Practice }
   | { what: 'shelf'; item: ShelfItem; afterVersion: number }
@@ -29,6 +30,8 @@ function named(write: Write): string {
       return `the plan of “${write.name}”`;
     case 'name':
       return `the name “${write.name}”`;
+    case 'fate':
+      return `what becomes of “${write.name}”`;
     case 'plan':
       return 'a plan';
     case 'practice':
@@ -54,6 +57,8 @@ function send(write: Write): Promise<unknown> {
       return api.createBatch(write.id, write.name, write.plan);
     case 'name':
       return api.rename(write.id, write.name);
+    case 'fate':
+      return api.decide(write.id, write.fate);
     case 'plan':
       return api.replan(write.id, write.afterVersion, write.plan);
     case 'practice':

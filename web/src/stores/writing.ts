@@ -27,6 +27,8 @@ export const useWriting = defineStore('writing', () => {
   const open = useRecord();
   const shelf = useShelf();
   const wrote = useWrote();
+  /** Taking back is no act to be taken back in its turn. */
+  let isUndoing = false;
 
   /** The open batch is at hand: nothing is waited for before what is written in it is kept. */
   async function recordOf(batchId: string): Promise<BatchRecord> {
@@ -61,9 +63,11 @@ export const useWriting = defineStore('writing', () => {
       version: RECORD_VERSION,
     }));
     checkEvents(folded, fresh, Date.now());
-    wrote.last = { batchId, ids: fresh.map((event) => event.id), told };
+    const ids = fresh.map((event) => event.id);
+    if (!isUndoing) wrote.remember({ batchId, ids, told });
     await outbox.submit(batchId, events.length, fresh, told);
-    if (outbox.refused !== null) wrote.last = null;
+    if (outbox.refused !== null && !isUndoing) wrote.takeLast();
+    if (outbox.refused !== null) wrote.hush();
     return true;
   }
 
@@ -87,9 +91,16 @@ export const useWriting = defineStore('writing', () => {
       told,
     );
 
+  /** Takes the last act back; the one before it is then the last. */
   async function undo(): Promise<void> {
     const { last } = wrote;
-    if (last !== null) await withdraw(last.batchId, last.ids, `Took back: ${last.told}`);
+    if (last === null) return;
+    isUndoing = true;
+    try {
+      if (await withdraw(last.batchId, last.ids, `took back: ${last.told}`)) wrote.takeLast();
+    } finally {
+      isUndoing = false;
+    }
   }
 
   return { doubtsOf, write, writeAt, withdraw, undo };

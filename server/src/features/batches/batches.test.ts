@@ -175,6 +175,40 @@ describe('plans', () => {
   });
 });
 
+describe('what becomes of a batch', () => {
+  const names = async (fate: string): Promise<string[]> =>
+    (await app.call<BatchList>('GET', `/batches?fate=${fate}`)).body.batches.map(({ name }) => name);
+  const standing = async (): Promise<string[]> =>
+    (await app.call<{ standing: { name: string }[] }>('GET', '/rounds')).body.standing.map(({ name }) => name);
+
+  it('put away or deleted it leaves Rounds and the book, and comes back whole', async () => {
+    const { id } = await newBatch(app, happened(...pitched));
+    await app.call('PATCH', `/batches/${id}`, { name: 'Away and back' });
+    for (const fate of ['archived', 'deleted']) {
+      expect((await app.call('PUT', `/batches/${id}/fate`, { fate })).status).toBe(200);
+      expect(await names('kept')).not.toContain('Away and back');
+      expect(await names(fate)).toContain('Away and back');
+      expect(await standing()).not.toContain('Away and back');
+    }
+    await app.call('PUT', `/batches/${id}/fate`, { fate: 'kept' });
+    expect(await standing()).toContain('Away and back');
+    expect((await app.call<Batch>('GET', `/batches/${id}`)).body.events).toHaveLength(pitched.length);
+  });
+
+  it.each([
+    [23, 200],
+    [25, 404],
+  ])('deleted %d hours ago, asking for it answers %d', async (hours, status) => {
+    const { id } = await newBatch(app, happened(...pitched));
+    await app.call('PUT', `/batches/${id}/fate`, { fate: 'deleted' });
+    await app.sequelize.query('UPDATE batches SET fated_at = to_timestamp($at) WHERE id = $id', {
+      bind: { id, at: (NOW - hours * 3_600_000) / 1000 },
+    });
+    await names('deleted');
+    expect((await app.call('GET', `/batches/${id}`)).status).toBe(status);
+  });
+});
+
 describe('the book', () => {
   it('is leafed through page by page, newest first, each batch once, and found by a part of its name', async () => {
     const names = Array.from({ length: 130 }, (_, i) => `Leaf ${i} of 100% acacia_${i % 2}`);

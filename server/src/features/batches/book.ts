@@ -1,3 +1,4 @@
+import { DELETED_FOR_MS } from '@hollow-bell/contract';
 import type { BatchList, ListQuery, Listed } from '@hollow-bell/contract';
 import { viewOf } from '@hollow-bell/core/record';
 import { Refusal } from '@hollow-bell/core/quantities';
@@ -9,14 +10,24 @@ import type { BatchRow, BatchTables } from './tables.ts';
 
 const PAGE = 100;
 
-function listed({ id, name, lastSeq, ledger }: BatchRow, now: number): Listed {
+function listed({ id, name, lastSeq, ledger, fate, fatedAt }: BatchRow, now: number): Listed {
+  const goneAt = fate === 'deleted' && fatedAt !== null ? fatedAt.getTime() + DELETED_FOR_MS : null;
   const pitchedAt = ledger.history.pitch?.at ?? null;
   try {
     const view = ledger.history.bottled === null ? viewOf(ledger) : viewOf(ledger.history.bottled.mead);
-    return { id, name, lastSeq, phase: stateOf(ledger, now).phase, pitchedAt, sg: view?.sg ?? null, volumeL: view?.volumeL ?? null };
+    return {
+      id,
+      name,
+      lastSeq,
+      phase: stateOf(ledger, now).phase,
+      pitchedAt,
+      sg: view?.sg ?? null,
+      volumeL: view?.volumeL ?? null,
+      goneAt,
+    };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
-    return { id, name, lastSeq, phase: 'unreckoned', pitchedAt, sg: null, volumeL: null };
+    return { id, name, lastSeq, phase: 'unreckoned', pitchedAt, sg: null, volumeL: null, goneAt };
   }
 }
 
@@ -27,14 +38,14 @@ const literal = (text: string): string => text.replace(/[\\%_]/g, (sign) => `\\$
 export async function pageOfBook(
   { batches }: BatchTables,
   { upToDate }: BatchRecordKeeper,
-  { name, olderThan }: ListQuery,
+  { name, olderThan, fate = 'kept' }: ListQuery,
   now: number,
 ): Promise<BatchList> {
   const last = olderThan === undefined ? null : await batches.findByPk(olderThan, { attributes: ['id', 'createdAt'] });
   const older: WhereOptions =
     last === null ? {} : { [Op.or]: [{ createdAt: { [Op.lt]: last.createdAt } }, { createdAt: last.createdAt, id: { [Op.lt]: last.id } }] };
   const rows = await batches.findAll({
-    where: { ...older, ...(name === undefined || name === '' ? {} : { name: { [Op.iLike]: `%${literal(name)}%` } }) },
+    where: { ...older, fate, ...(name === undefined || name === '' ? {} : { name: { [Op.iLike]: `%${literal(name)}%` } }) },
     order: [
       ['createdAt', 'DESC'],
       ['id', 'DESC'],

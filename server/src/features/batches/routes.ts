@@ -25,6 +25,7 @@ export const batchRoutes =
 
     app.route({ ...served('createBatch'), handler: ({ body }) => store.create(body.id, body.name, body.plan) });
     app.route({ ...served('rename'), handler: ({ params, body }) => store.rename(params.id, body.name) });
+    app.route({ ...served('decide'), handler: ({ params, body }) => store.decide(params.id, body.fate) });
     app.route({ ...served('replan'), handler: ({ params, body }) => store.replan(params.id, body.afterVersion, body.plan) });
     app.route({ ...served('split'), handler: ({ params, body }) => store.split(params.id, body) });
     app.route({ ...served('blend'), handler: ({ params, body }) => store.blend(params.id, body) });

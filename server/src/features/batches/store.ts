@@ -1,5 +1,6 @@
 import { isDeepStrictEqual } from 'node:util';
-import type { Batch, BatchList, BatchPlan, BatchSummary, ListQuery, NewEvent } from '@hollow-bell/contract';
+import { DELETED_FOR_MS } from '@hollow-bell/contract';
+import type { Batch, BatchList, BatchPlan, BatchSummary, Fate, ListQuery, NewEvent } from '@hollow-bell/contract';
 import { upcast } from '@hollow-bell/core/record';
 import type { BatchEvent } from '@hollow-bell/core/record';
 import { Op, QueryTypes } from 'sequelize';
@@ -29,12 +30,29 @@ export function batchStore(sequelize: Sequelize, now: () => number) {
     });
   }
 
+  /** Whole records, once their day of grace is over. */
+  const forgetDeleted = (): Promise<void> =>
+    sequelize.transaction(async (transaction) => {
+      const over = { fate: 'deleted', fatedAt: { [Op.lt]: new Date(now() - DELETED_FOR_MS) } };
+      const ids = (await batches.findAll({ where: over, attributes: ['id'], transaction, lock: true })).map(({ id }) => id);
+      if (ids.length === 0) return;
+      await sequelize.query('UPDATE float_devices SET batch_id = NULL WHERE batch_id IN (:ids)', { replacements: { ids }, transaction });
+      const where = { batchId: { [Op.in]: ids } };
+      await tables.floats.destroy({ where, transaction });
+      await tables.events.destroy({ where, transaction });
+      await plans.destroy({ where, transaction });
+      await batches.destroy({ where: { id: { [Op.in]: ids } }, transaction });
+    });
+
   return {
     /** Which batches stand open, each with a mark that changes whenever anything of it does. */
     marks: (): Promise<{ id: string; mark: string }[]> =>
-      sequelize.query<{ id: string; mark: string }>('SELECT id, xmin::text AS mark FROM batches WHERE open ORDER BY created_at, id', {
-        type: QueryTypes.SELECT,
-      }),
+      sequelize.query<{ id: string; mark: string }>(
+        `SELECT id, xmin::text AS mark FROM batches WHERE open AND fate = 'kept' ORDER BY created_at, id`,
+        {
+          type: QueryTypes.SELECT,
+        },
+      ),
 
     async some(ids: readonly string[]): Promise<BatchSummary[]> {
       const rows = await batches.findAll({ where: { id: { [Op.in]: [...ids] } } });
@@ -43,7 +61,7 @@ export function batchStore(sequelize: Sequelize, now: () => number) {
 
     async open(): Promise<BatchSummary[]> {
       const rows = await batches.findAll({
-        where: { open: true },
+        where: { open: true, fate: 'kept' },
         order: [
           ['createdAt', 'ASC'],
           ['id', 'ASC'],
@@ -53,7 +71,11 @@ export function batchStore(sequelize: Sequelize, now: () => number) {
       return withPlans(rows);
     },
 
-    list: (query: ListQuery): Promise<BatchList> => pageOfBook(tables, keeper, query, now()),
+    /** Of what was deleted, what had its day of grace is gone first. */
+    async list(query: ListQuery): Promise<BatchList> {
+      await forgetDeleted();
+      return pageOfBook(tables, keeper, query, now());
+    },
 
     readText,
     read: (id: string): Promise<Batch> => sequelize.transaction((transaction) => readWithin(id, transaction)),
@@ -71,6 +93,14 @@ export function batchStore(sequelize: Sequelize, now: () => number) {
         const row = await mustFind(id, transaction, true);
         await row.update({ name }, { transaction });
         return readWithin(id, transaction);
+      }),
+
+    /** Put away, deleted, or back among those that stand. The same asked again keeps the first time. */
+    decide: (id: string, fate: Fate): Promise<{ fate: Fate }> =>
+      sequelize.transaction(async (transaction) => {
+        const row = await mustFind(id, transaction, true);
+        if (row.fate !== fate) await row.update({ fate, fatedAt: fate === 'kept' ? null : new Date(now()) }, { transaction });
+        return { fate };
       }),
 
     /** Writes the next version of the plan; earlier ones stay. The same sent again is written once. */

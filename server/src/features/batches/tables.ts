@@ -1,4 +1,4 @@
-import type { BatchPlan } from '@hollow-bell/contract';
+import type { BatchPlan, Fate } from '@hollow-bell/contract';
 import type { BatchEvent, Ledger } from '@hollow-bell/core/record';
 import { DataTypes } from 'sequelize';
 import type { Model, Sequelize } from 'sequelize';
@@ -11,6 +11,8 @@ export interface BatchRow extends Model {
   planVersion: number;
   ledger: Ledger;
   open: boolean;
+  fate: Fate;
+  fatedAt: Date | null;
 }
 
 export interface PlanRow extends Model {
@@ -57,6 +59,8 @@ export function batchTables(sequelize: Sequelize) {
       planVersion: required(DataTypes.INTEGER),
       ledger: required(DataTypes.JSONB),
       open: required(DataTypes.BOOLEAN),
+      fate: { ...required(DataTypes.TEXT), defaultValue: 'kept' },
+      fatedAt: { type: DataTypes.DATE },
     },
     { ...shared, tableName: 'batches' },
   );

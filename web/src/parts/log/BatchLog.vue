@@ -3,6 +3,7 @@ import type { LogEntry } from '@hollow-bell/core/record';
 import { ref } from 'vue';
 import AmendDialog from './AmendDialog.vue';
 import BatchDeeds from './BatchDeeds.vue';
+import BatchLife from './BatchLife.vue';
 import SentenceText from '../figures/SentenceText.vue';
 import { useReader } from '../../composables/useReader.ts';
 import { eventSentence } from '@hollow-bell/core/record';
@@ -37,6 +38,7 @@ const isUnexplained = (entry: LogEntry): boolean =>
         <span v-if="isUnexplained(entry)" class="small refusal">cannot be right as it stands; the ledger does not follow it</span>
       </li>
     </ol>
+    <BatchLife />
     <AmendDialog v-if="correcting !== null" :entry="correcting" @close="correcting = null" />
   </aside>
 </template>

@@ -35,10 +35,12 @@ const undo = async (): Promise<void> => (await import('../../stores/writing.ts')
       {{ tell(outbox.refused.sentence) }} Not written: “{{ outbox.refused.typed }}”.
       <button type="button" class="link" @click="outbox.refused = null">Understood</button>
     </p>
-    <p v-else-if="wrote.last !== null && waiting === 0" class="notice" role="status">
-      Written: {{ wrote.last.told }}.
-      <button type="button" class="link" @click="attempt(() => undo())">Undo</button>
-      <button type="button" class="link" aria-label="Dismiss" @click="wrote.last = null">Dismiss</button>
+    <p v-else-if="wrote.told !== null && waiting === 0" class="notice" role="status">
+      {{ wrote.told }}.
+      <button v-if="wrote.last !== null" type="button" class="link" @click="attempt(() => undo())">
+        {{ wrote.told.startsWith('Written') ? 'Undo' : `Undo also: ${wrote.last.told}` }}
+      </button>
+      <button type="button" class="link" aria-label="Dismiss" @click="wrote.hush()">Dismiss</button>
       <span v-if="refusal !== ''" class="refusal">{{ refusal }}</span>
     </p>
   </div>

@@ -15,7 +15,8 @@ const PLACES = [
 const route = useRoute();
 const { light, toggle } = useCellarLight();
 const inBatch = computed(() => route.name === 'batch' || route.name === 'station');
-const isHere = (name: string): boolean => route.name === name || (name === 'batches' && (inBatch.value || route.name === 'new'));
+const isHere = (name: string): boolean =>
+  route.name === name || (name === 'batches' && (inBatch.value || route.name === 'new' || route.name === 'found'));
 const hasDipLine = computed(() => inBatch.value || route.name === 'rounds');
 </script>
 

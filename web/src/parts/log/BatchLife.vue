@@ -1,0 +1,107 @@
+<script setup lang="ts">
+import { scalePlan } from '@hollow-bell/core/must';
+import type { Batch, Fate } from '@hollow-bell/contract';
+import { computed, onMounted, ref } from 'vue';
+import { useRouter } from 'vue-router';
+import { useAttempt } from '../../composables/useAttempt.ts';
+import { useReader } from '../../composables/useReader.ts';
+import { useBatch } from '../../stores/batch.ts';
+import { useKept } from '../../stores/kept.ts';
+import { useShelf } from '../../stores/shelf.ts';
+import MakerDialog from '../fields/MakerDialog.vue';
+import PickList from '../fields/PickList.vue';
+
+const store = useBatch();
+const kept = useKept();
+const shelf = useShelf();
+const router = useRouter();
+const { show } = useReader();
+const { refusal, busy, attempt } = useAttempt();
+const open = ref<'name' | 'again' | 'delete' | null>(null);
+const name = ref('');
+const vessel = ref('');
+onMounted(() => shelf.loadOnce());
+
+function ask(what: 'name' | 'again' | 'delete'): void {
+  name.value = store.batch?.name ?? '';
+  vessel.value = store.batch?.plan.must.vessel.name ?? '';
+  open.value = what;
+}
+async function rename(): Promise<void> {
+  const { batch } = store;
+  if (batch === null) return;
+  const done = await attempt(async () => {
+    store.batch = await kept.write<Batch>({ what: 'name', id: batch.id, name: name.value.trim() });
+  });
+  if (done) open.value = null;
+}
+async function decide(fate: Fate): Promise<void> {
+  const { batch } = store;
+  if (batch === null) return;
+  if (await attempt(() => kept.write({ what: 'fate', id: batch.id, name: batch.name, fate })))
+    await router.push({ name: 'batches', query: { shows: fate } });
+}
+const vessels = computed(() =>
+  shelf.vessels.map(({ name: value, capacityL }) => ({ value, label: `${value}, ${show('volumeL', capacityL)}` })),
+);
+/** The plan as it was, made for another vessel in the same proportions. */
+function again(): void {
+  const must = store.batch?.plan.must;
+  if (must === undefined) return;
+  const into = shelf.vessels.find((each) => each.name === vessel.value) ?? must.vessel;
+  const plan = { ...scalePlan(must, into.capacityL / must.vessel.capacityL), vessel: into };
+  void router.push({ name: 'new', query: { plan: JSON.stringify(plan) } });
+}
+</script>
+
+<template>
+  <p class="life small no-print">
+    <button type="button" class="link" @click="ask('name')">Rename</button>
+    <button type="button" class="link" @click="ask('again')">Make it again</button>
+    <button type="button" class="link" @click="decide('archived')">Put away</button>
+    <button type="button" class="link" @click="ask('delete')">Delete</button>
+    <span v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</span>
+  </p>
+  <MakerDialog v-if="open === 'name'" title="Rename" width="min(420px, 94vw)" @close="open = null">
+    <form class="form" @submit.prevent="rename">
+      <label><span class="small quiet">called</span><el-input v-model="name" maxlength="80" /></label>
+      <el-button type="primary" native-type="submit" :loading="busy" :disabled="name.trim() === ''">Keep the name</el-button>
+    </form>
+  </MakerDialog>
+  <MakerDialog v-if="open === 'again'" title="Make it again" width="min(420px, 94vw)" @close="open = null">
+    <form class="form" @submit.prevent="again">
+      <p class="quiet">Its plan, as a new one to change; in the same proportions for the vessel it is made in.</p>
+      <PickList v-model="vessel" label="in" :options="vessels" />
+      <el-button type="primary" native-type="submit">To the plan</el-button>
+    </form>
+  </MakerDialog>
+  <MakerDialog v-if="open === 'delete'" title="Delete this batch?" width="min(420px, 94vw)" @close="open = null">
+    <div class="form">
+      <p>
+        It leaves Rounds at once. For a day it can be brought back from Batches; then its record is gone, and what it took is on the shelf
+        again. To only have it out of sight, put it away.
+      </p>
+      <el-button type="danger" :loading="busy" @click="decide('deleted')">Delete it</el-button>
+    </div>
+  </MakerDialog>
+</template>
+
+<style scoped>
+.life {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 14px;
+}
+
+.form {
+  display: grid;
+  gap: 12px;
+  justify-items: start;
+}
+
+label {
+  display: grid;
+  gap: 2px;
+  width: 100%;
+}
+</style>
