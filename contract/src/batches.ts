@@ -88,7 +88,7 @@ const seq = whole(0, 1_000_000);
 
 export const createBatchShape = record({ id, name: batchName, plan: batchPlanShape });
 /** Put away, or deleted with a day's grace. */
-export const FATES = ['kept', 'archived', 'deleted'] as const;
+const FATES = ['kept', 'archived', 'deleted'] as const;
 export type Fate = (typeof FATES)[number];
 export const fateShape = record({ fate: choice(...FATES) });
 export const DELETED_FOR_MS = 24 * 3_600_000;

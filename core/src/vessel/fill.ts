@@ -1,4 +1,5 @@
 import { Refusal } from '../quantities/index.ts';
+import type { Filled } from './standing.ts';
 
 export interface Fill {
   fillL: number;
@@ -17,6 +18,19 @@ export function fillOf(capacityL: number, mustL: number, fruitKg = 0, fruitKgPer
   const fillL = mustL + fruitKg / fruitKgPerL;
   const headspaceL = capacityL - fillL;
   return { fillL, headspaceL, headspacePct: (100 * headspaceL) / capacityL, overflowL: Math.max(0, -headspaceL) };
+}
+
+/**
+ * How full vessels together get when a batch in them comes to so much; a companion takes none of what is stirred in.
+ * @param presentL of the whole batch, companions with it
+ */
+export function fillAcross(filled: readonly Filled[], presentL: number): Fill {
+  const stirred = filled.filter(({ isCompanion }) => !isCompanion);
+  const keptL = filled.reduce((sum, { isCompanion, volumeL }) => sum + (isCompanion ? volumeL : 0), 0);
+  return fillOf(
+    stirred.reduce((sum, { vessel }) => sum + vessel.capacityL, 0),
+    presentL - keptL,
+  );
 }
 
 /** The smallest vessel that holds so many liters, for a full one keeps air out; the largest where none holds it, undefined of none. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { Refusal } from '../quantities/index.ts';
 import { referenceCases } from '../reference/cases.ts';
-import { USUAL_VESSELS, fillOf, levelCm, litersAt, sectionOf, smallestHolding } from './index.ts';
+import { USUAL_VESSELS, fillAcross, fillOf, levelCm, litersAt, sectionOf, smallestHolding } from './index.ts';
 
 describe('how full a vessel is', () => {
   it.each(referenceCases('vessel').map((c) => [c.id, c] as const))('%s', (_id, c) => {
@@ -43,4 +43,15 @@ describe('a vessel for what is split off', () => {
   ])('%d L go into the smallest that holds them: %d L', (volumeL, capacityL) => {
     expect(smallestHolding(vessels, volumeL)?.capacityL).toBe(capacityL);
   });
+});
+
+it('two jugs and a companion take honey into the jugs alone', () => {
+  const jug = { name: 'jug', kind: 'jug', capacityL: 5 } as const;
+  const filled = [
+    { vessel: jug, volumeL: 4.6, isCompanion: false },
+    { vessel: jug, volumeL: 4.6, isCompanion: false },
+    { vessel: { ...jug, capacityL: 1 }, volumeL: 0.8, isCompanion: true },
+  ];
+  expect(fillAcross(filled, 10.7)).toMatchObject({ fillL: expect.closeTo(9.9, 9), overflowL: 0 });
+  expect(fillAcross(filled, 10.9).overflowL).toBeCloseTo(0.1, 9);
 });

@@ -29,7 +29,7 @@ export interface DipReading {
   doubts: Sentence[];
 }
 
-export interface SplitOff {
+interface SplitOff {
   volumeL: number;
   vessel: Vessel;
 }

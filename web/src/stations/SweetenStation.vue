@@ -7,8 +7,7 @@ import type { SweetTarget } from '@hollow-bell/core/sweeten';
 import { stabilizedAt } from '@hollow-bell/core/watch';
 import { honeyName as toldAs } from '@hollow-bell/core/ingredients';
 import { yeastOf } from '@hollow-bell/core/yeast';
-import { fillOf } from '@hollow-bell/core/vessel';
-import type { Filled } from '@hollow-bell/core/vessel';
+import { fillAcross } from '@hollow-bell/core/vessel';
 import { computed, ref } from 'vue';
 import StationHead from '../parts/log/StationHead.vue';
 import FigureValue from '../parts/figures/FigureValue.vue';
@@ -80,21 +79,7 @@ const result = computed(() =>
   answer.value === null || answer.value.honeyG <= 0 ? null : sweeten(store.ledger.liquid, answer.value.honeyG, honey.value),
 );
 const shut = computed(() => firstShutGate(store.gates));
-const litersOf = (some: typeof store.stands, of: (each: Filled) => number): number => some.reduce((sum, each) => sum + of(each), 0);
-const companionL = computed(() =>
-  litersOf(
-    store.stands.filter(({ isCompanion }) => isCompanion),
-    ({ volumeL }) => volumeL,
-  ),
-);
-/** What the vessels hold that honey goes into. */
-const roomL = computed(() =>
-  litersOf(
-    store.stands.filter(({ isCompanion }) => !isCompanion),
-    ({ vessel }) => vessel.capacityL,
-  ),
-);
-const fits = computed(() => (result.value === null ? null : fillOf(roomL.value, result.value.volumeL - companionL.value)));
+const fits = computed(() => (result.value === null ? null : fillAcross(store.stands, result.value.volumeL)));
 const fate = computed(() => {
   const { pitch } = store.ledger.history;
   if (answer.value === null || pitch === null || answer.value.honeyG <= 0) return null;

@@ -26,7 +26,7 @@ interface Found {
 }
 
 /** “to the 5 l jug”: one that is called so, or a new one that its words describe; its number is no amount. */
-export function takeVessel(words: string, context: DipContext): Found {
+function takeVessel(words: string, context: DipContext): Found {
   const byLength = context.vessels.toSorted((a, b) => b.name.length - a.name.length);
   for (const vessel of byLength) {
     const into = new RegExp(`${INTO}${escaped(vessel.name.toLowerCase())}\\b`).exec(words);

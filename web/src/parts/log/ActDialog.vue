@@ -28,6 +28,10 @@ function choose(chosen: Act): void {
   act.value = chosen;
   given.value = Object.fromEntries(chosen.asks.map(({ is, name }) => [name, is === 'quantity' ? null : '']));
 }
+function amountOf(name: string): number | null {
+  const value = given.value[name];
+  return typeof value === 'number' ? value : null;
+}
 const isWhole = computed(() =>
   (act.value?.asks ?? []).every(
     ({ name, needed }) => needed !== true || !['', null, undefined].includes(given.value[name] as string | null),
@@ -59,7 +63,7 @@ async function write(): Promise<void> {
       <template v-for="ask in act.asks" :key="ask.name">
         <QuantityField
           v-if="ask.is === 'quantity'"
-          :model-value="given[ask.name] as number | null"
+          :model-value="amountOf(ask.name)"
           :kind="ask.kind"
           :label="ask.label"
           :needed="ask.needed === true"
