@@ -18,11 +18,14 @@ import {
   whole,
 } from '@hollow-bell/core/quantities';
 import type { Fit } from '@hollow-bell/core/quantities';
+import { CHEMICAL_IDS } from '@hollow-bell/core/record';
 import { VESSEL_KINDS } from '@hollow-bell/core/vessel';
 import { ownYeastShape, yeastIdShape } from '@hollow-bell/core/yeast';
 import { refusalOf } from './refusalOf.ts';
 
 const day = dayShape('A date is written as 2027-03-31.');
+/** What the packet says that one of it weighs. */
+const packet = maybe(numberAbove(0, 5000, [5, 100]));
 const NO_KIND = 'The kind must be ingredient, yeast, nutrient, chemical, vessel or instrument.';
 
 const detailShape = kinds(
@@ -37,18 +40,26 @@ const detailShape = kinds(
       },
       { broken: ({ family, composition }) => refusalOf(() => checkComposition('This lot', family, composition)) },
     ),
-    yeast: record({ typeId: yeastIdShape, own: ownYeastShape }),
+    yeast: record({ typeId: yeastIdShape, own: ownYeastShape, gPerPacket: packet }),
     nutrient: record(
       {
         ammoniumN: number(0, 0.47),
         aminoN: number(0, 0.2),
         gPerTeaspoon: number(0.5, 12),
+        gPerPacket: packet,
         /** The most that the packet allows, g/L over the whole feeding. */
         capGPerL: maybe(numberAbove(0, 20, [1, 20])),
       },
       { holds: ({ ammoniumN, aminoN }) => ammoniumN + aminoN <= 0.47, says: 'No nutrient holds more nitrogen than urea, 47 %.' },
     ),
-    chemical: record({ use: textOrNone(120) }),
+    chemical: record({
+      use: textOrNone(120),
+      /** What it is, where it is one of those that batches take by the gram. */
+      is: maybe(choice(...CHEMICAL_IDS)),
+      gPerTeaspoon: maybe(number(0.5, 12)),
+      gPerTablet: maybe(numberAbove(0, 100, [0.4, 0.6])),
+      gPerPacket: packet,
+    }),
     vessel: record({
       shape: choice(...VESSEL_KINDS),
       capacityL: number(0.1, 1000),

@@ -3,6 +3,8 @@ export { ASSUMPTION_NAMES, ASSUMPTION_RANGES, CENTRAL_ASSUMPTIONS, assumptionInp
 export type { Assumptions } from './assumptions.ts';
 export { broughtUnder } from './brought.ts';
 export { eventsAt } from './build.ts';
+export { CHEMICAL_IDS, chemicalCalled, chemicalEntry, chemicalOf } from './chemicals.ts';
+export type { ChemicalId } from './chemicals.ts';
 export { eventSentence, logOf, standingEvents } from './events.ts';
 export type { BatchEvent, EventContent, EventKind, EventOf, LogEntry, Payloads, Replacement, StandingEvent } from './events.ts';
 export { drippingOf } from './dripping.ts';

@@ -3,7 +3,7 @@ import { exampleBatch, MIXED_AT } from '@hollow-bell/core/testing/batch';
 import { emptyLedger, sgAtShare } from '@hollow-bell/core/record';
 import { USUAL_VESSELS } from '@hollow-bell/core/vessel';
 import { Refusal } from '@hollow-bell/core/quantities';
-import { DipAsk, commonProducts, readDipLine, takeBatchName } from './index.ts';
+import { DipAsk, chemicalProduct, commonProducts, readDipLine, takeBatchName, yeastProduct } from './index.ts';
 import type { DipContext } from './index.ts';
 
 const midnight = new Date(2026, 10, 23).getTime();
@@ -63,6 +63,20 @@ describe('the dip line', () => {
     const event = first(typed);
     expect(event.kind).toBe(kind);
     expect(event.payload).toMatchObject(payload);
+  });
+
+  it('weighs tablets, spoons and packets by what the maker’s own jar says', () => {
+    const products = [
+      chemicalProduct('potassium metabisulfite', { name: 'white tablets', lotId: 'tabs', gPerTablet: 0.44 }),
+      chemicalProduct('potassium bicarbonate', { name: 'soft salt', lotId: 'salt', gPerTeaspoon: 4.5 }),
+      yeastProduct('mild yeast', { yeastId: 'ale', lotId: 'mild' }, true, 11),
+      ...context.products,
+    ];
+    const payload = (typed: string) => first(typed, { products }).payload;
+    expect(payload('2 white tablets')).toEqual({ salt: 'potassium', massG: 0.88, lotId: 'tabs' });
+    expect(payload('added half a tsp soft salt')).toEqual({ salt: 'bicarbonate', massG: 2.25, lotId: 'salt' });
+    expect(payload('half a packet mild yeast')).toMatchObject({ yeastId: 'ale', massG: 5.5, lotId: 'mild' });
+    expect(() => read('one packet soft salt', { products })).toThrow(DipAsk);
   });
 
   it('takes “fed” for the dose that is planned, every part of it', () => {

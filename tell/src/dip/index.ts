@@ -3,6 +3,6 @@ export type { Candidate } from './ask.ts';
 export type { DipContext, DipReading } from './context.ts';
 export { readDipLine } from './line.ts';
 export { takeBatchName } from './names.ts';
-export { commonProducts, ingredientProduct, nutrientProduct, yeastProduct } from './products.ts';
+export { chemicalProduct, commonProducts, ingredientProduct, nutrientProduct, yeastProduct } from './products.ts';
 export type { DipProduct } from './products.ts';
 export { readWhen } from './time.ts';

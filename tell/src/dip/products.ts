@@ -2,8 +2,8 @@ import { fedEvent, productName } from '@hollow-bell/core/nitrogen';
 import type { Product } from '@hollow-bell/core/nitrogen';
 import { INGREDIENTS, MEAN_HONEY, honeyComposition, kgPerL, pieceG, waterShare } from '@hollow-bell/core/ingredients';
 import type { Ingredient, ReferenceIngredient } from '@hollow-bell/core/ingredients';
-import { BASE_SALTS, FINING_IDS, NUTRIENTS } from '@hollow-bell/core/record';
-import type { BaseSalt, EventContent, FiningId, NutrientId } from '@hollow-bell/core/record';
+import { CHEMICAL_IDS, NUTRIENTS, chemicalEntry } from '@hollow-bell/core/record';
+import type { ChemicalId, EventContent, NutrientId } from '@hollow-bell/core/record';
 import type { Ranged } from '@hollow-bell/core/quantities';
 import { yeastType } from '@hollow-bell/core/yeast';
 import type { OwnYeast } from '@hollow-bell/core/yeast';
@@ -41,12 +41,13 @@ const NUTRIENT_ALIASES: Partial<Record<NutrientId, readonly string[]>> = {
 };
 
 /** A nutrient, the house's own or a kind. */
-export const nutrientProduct = (product: Product, isOwn: boolean): DipProduct => ({
+export const nutrientProduct = (product: Product, isOwn: boolean, gPerPacket?: number): DipProduct => ({
   name: productName(product),
   aliases: isOwn ? [] : (NUTRIENT_ALIASES[product.source] ?? []),
   kind: 'nutrient',
   isOwn,
   gPerTsp: product.gPerTeaspoon ?? (isOwn ? null : NUTRIENTS[product.source].gPerTeaspoon),
+  gPerPacket,
   kgPerL: null,
   entry: (massG, dose) => fedEvent({ product, massG }, dose),
 });
@@ -56,12 +57,14 @@ export const yeastProduct = (
   name: string,
   { yeastId, own, lotId }: { yeastId: string; own?: OwnYeast | undefined; lotId?: string | undefined },
   isOwn: boolean,
+  gPerPacket?: number,
 ): DipProduct => ({
   name,
   aliases: ['yeast'],
   kind: 'yeast',
   isOwn,
   gPerTsp: null,
+  gPerPacket,
   kgPerL: null,
   entry: (massG) => ({
     kind: 'yeast',
@@ -112,33 +115,52 @@ export function ingredientProduct(ingredient: Ingredient, isOwn: boolean, lotId?
   };
 }
 
-const common = (name: string, kind: DipProductKind, aliases: readonly string[], entry: DipProduct['entry']): DipProduct => ({
-  name,
-  aliases,
-  kind,
-  isOwn: false,
-  gPerTsp: null,
-  kgPerL: null,
-  entry,
-});
-
-const salt = (kind: BaseSalt, aliases: readonly string[]): DipProduct =>
-  common(BASE_SALTS[kind].name, 'base', aliases, (massG) => ({ kind: 'base', payload: { salt: kind, massG } }));
-
-/** Other words for finings; what comes as a liquid has its density, kg/L (kieselsol 30 %: our estimate). */
-const FINING_WORDS: Partial<Record<FiningId, { aliases: readonly string[]; kgPerL?: number }>> = {
-  'pectic enzyme': { aliases: ['enzyme', 'pectinase'] },
-  kieselsol: { aliases: ['silica sol'], kgPerL: 1.2 },
-  chitosan: { aliases: ['chitosan solution'], kgPerL: 1 },
-  carbon: { aliases: ['charcoal', 'activated carbon'] },
-  other: { aliases: ['finings'] },
+interface Words {
+  kind: DipProductKind;
+  aliases?: readonly string[];
+  /** Of what comes as a liquid, kg/L. */
+  kgPerL?: number;
+}
+/** Other words for what is kept in jars. Kieselsol is sold at 30 % (its density: our estimate). */
+const CHEMICAL_WORDS: Partial<Record<ChemicalId, Words>> = {
+  'potassium metabisulfite': { kind: 'sulfite', aliases: ['sulfite', 'sulphite', 'metabisulfite', 'metabisulphite', 'meta', 'k meta'] },
+  'sodium metabisulfite': { kind: 'sulfite' },
+  'potassium sorbate': { kind: 'sorbate', aliases: ['sorbate'] },
+  'potassium carbonate': { kind: 'base', aliases: ['carbonate'] },
+  'potassium bicarbonate': { kind: 'base', aliases: ['bicarbonate', 'bicarb'] },
+  'pectic enzyme': { kind: 'fining', aliases: ['enzyme', 'pectinase'] },
+  kieselsol: { kind: 'fining', aliases: ['silica sol'], kgPerL: 1.2 },
+  chitosan: { kind: 'fining', aliases: ['chitosan solution'], kgPerL: 1 },
+  carbon: { kind: 'fining', aliases: ['charcoal', 'activated carbon'] },
 };
-const fining = (id: FiningId): DipProduct => {
-  const name = id === 'other' ? 'finings' : id;
-  const words = FINING_WORDS[id];
-  const product = common(name, 'fining', words?.aliases ?? [], (massG) => ({ kind: 'fining', payload: { fining: id, name, massG } }));
-  return { ...product, kgPerL: words?.kgPerL ?? null };
-};
+
+/** What a jar holds in a spoon, a tablet or a packet. */
+interface Measured {
+  gPerTeaspoon?: number | undefined;
+  gPerTablet?: number | undefined;
+  gPerPacket?: number | undefined;
+}
+
+/** A powder, salt or fining: the maker's own jar, or what everybody knows by that name. */
+export function chemicalProduct(
+  id: ChemicalId,
+  { name, aliases, lotId, ...per }: Measured & { name?: string; aliases?: readonly string[]; lotId?: string } = {},
+): DipProduct {
+  const words = CHEMICAL_WORDS[id] ?? { kind: 'fining' as const };
+  return {
+    name: name ?? (id === 'other' ? 'finings' : id),
+    aliases: aliases ?? words.aliases ?? [],
+    kind: words.kind,
+    isOwn: lotId !== undefined,
+    gPerTsp: per.gPerTeaspoon ?? null,
+    gPerTablet: per.gPerTablet,
+    gPerPacket: per.gPerPacket,
+    kgPerL: words.kgPerL ?? null,
+    entry: (massG) => withLot(chemicalEntry(id, massG, name), lotId),
+  };
+}
+const withLot = (content: EventContent, lotId: string | undefined): EventContent =>
+  lotId === undefined ? content : ({ ...content, payload: { ...content.payload, lotId } } as EventContent);
 
 const MIXED_HONEY = {
   family: 'honey',
@@ -154,22 +176,11 @@ export function commonProducts(planned: { yeastId: string; own?: OwnYeast | unde
   const kinds = (Object.keys(NUTRIENTS) as NutrientId[]).filter((source) => source !== 'own');
   return [
     ...kinds.map((source) => nutrientProduct({ source }, false)),
-    common('potassium metabisulfite', 'sulfite', ['sulfite', 'sulphite', 'metabisulfite', 'metabisulphite', 'meta', 'k meta'], (massG) => ({
-      kind: 'sulfite',
-      payload: { salt: 'potassium', massG },
-    })),
-    common('sodium metabisulfite', 'sulfite', [], (massG) => ({ kind: 'sulfite', payload: { salt: 'sodium', massG } })),
-    common('sulfite tablets', 'sulfite', ['tablets', 'campden', 'campden tablets'], (massG) => ({
-      kind: 'sulfite',
-      payload: { salt: 'potassium', massG },
-    })),
-    common('potassium sorbate', 'sorbate', ['sorbate'], (massG) => ({ kind: 'sorbate', payload: { massG } })),
-    salt('bicarbonate', ['bicarbonate', 'bicarb']),
-    salt('carbonate', ['carbonate']),
+    chemicalProduct('potassium metabisulfite', { name: 'sulfite tablets', aliases: ['tablets', 'campden', 'campden tablets'] }),
+    ...CHEMICAL_IDS.map((id) => chemicalProduct(id)),
     ingredientProduct({ ...MIXED_HONEY, name: 'honey' }, false),
     ...INGREDIENTS.filter(({ id }) => id !== 'honey').map((row) => ingredientProduct(row, false)),
     ...(planned === null ? [] : [yeastProduct(planned.own?.name ?? yeastType(planned.yeastId).name, planned, false)]),
-    ...FINING_IDS.map(fining),
   ];
 }
 

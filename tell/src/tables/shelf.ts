@@ -32,8 +32,11 @@ const COLUMNS = [
   'ammonium_n_pct',
   'amino_n_pct',
   'g_per_teaspoon',
+  'g_per_packet',
+  'g_per_tablet',
   'cap_g_per_l',
   'use',
+  'is',
   'shape',
   'capacity_l',
   'material',
@@ -68,17 +71,24 @@ function detailColumns({ detail }: ShelfItem): Row {
       const tolerance = detail.own.toleranceAbv;
       const figures =
         tolerance === undefined ? {} : { tolerance_abv: tolerance.value, tolerance_low: tolerance.low, tolerance_high: tolerance.high };
-      return { yeast_type: detail.typeId, ...figures, nitrogen_demand: detail.own.demand ?? '' };
+      return { yeast_type: detail.typeId, ...figures, nitrogen_demand: detail.own.demand ?? '', g_per_packet: detail.gPerPacket ?? '' };
     }
     case 'nutrient':
       return {
         ammonium_n_pct: pct(detail.ammoniumN),
         amino_n_pct: pct(detail.aminoN),
         g_per_teaspoon: detail.gPerTeaspoon,
+        g_per_packet: detail.gPerPacket ?? '',
         cap_g_per_l: detail.capGPerL ?? '',
       };
     case 'chemical':
-      return { use: detail.use };
+      return {
+        use: detail.use,
+        is: detail.is ?? '',
+        g_per_teaspoon: detail.gPerTeaspoon ?? '',
+        g_per_tablet: detail.gPerTablet ?? '',
+        g_per_packet: detail.gPerPacket ?? '',
+      };
     case 'vessel':
       return { shape: detail.shape, capacity_l: detail.capacityL, material: detail.material, neck_mm: detail.neckMm ?? '' };
     case 'instrument':
@@ -177,6 +187,8 @@ function itemOf(cells: Record<string, string>, newId: () => string): unknown {
     }
   };
   const orNull = (column: Column): number | null => (text(column) === '' ? null : number(column, 0));
+  /** A figure that a row may lack. */
+  const figure = (field: string, column: Column): object => (text(column) === '' ? {} : { [field]: number(column, 0) });
   const share = (column: Column, fallback: number): number => number(column, 100 * fallback) / 100;
   const common = {
     id: text('id') === '' ? newId() : text('id'),
@@ -215,19 +227,23 @@ function itemOf(cells: Record<string, string>, newId: () => string): unknown {
     const tolerance =
       value === null ? {} : { toleranceAbv: { value, low: number('tolerance_low', value), high: number('tolerance_high', value) } };
     const demand = text('nitrogen_demand') === '' ? {} : { demand: text('nitrogen_demand') };
-    return { ...common, detail: { kind, typeId: text('yeast_type'), own: { ...tolerance, ...demand } } };
+    return { ...common, detail: { kind, typeId: text('yeast_type'), own: { ...tolerance, ...demand }, ...figure('gPerPacket', 'g_per_packet') } };
   }
   const details: Record<string, () => object> = {
-    nutrient: () => {
-      const cap = orNull('cap_g_per_l');
-      return {
-        ammoniumN: share('ammonium_n_pct', 0),
-        aminoN: share('amino_n_pct', 0),
-        gPerTeaspoon: number('g_per_teaspoon', 3),
-        ...(cap === null ? {} : { capGPerL: cap }),
-      };
-    },
-    chemical: () => ({ use: text('use') }),
+    nutrient: () => ({
+      ammoniumN: share('ammonium_n_pct', 0),
+      aminoN: share('amino_n_pct', 0),
+      gPerTeaspoon: number('g_per_teaspoon', 3),
+      ...figure('gPerPacket', 'g_per_packet'),
+      ...figure('capGPerL', 'cap_g_per_l'),
+    }),
+    chemical: () => ({
+      use: text('use'),
+      ...(text('is') === '' ? {} : { is: text('is') }),
+      ...figure('gPerTeaspoon', 'g_per_teaspoon'),
+      ...figure('gPerTablet', 'g_per_tablet'),
+      ...figure('gPerPacket', 'g_per_packet'),
+    }),
     vessel: () => ({ shape: text('shape'), capacityL: number('capacity_l', 0), material: text('material'), neckMm: orNull('neck_mm') }),
     instrument: () => ({
       reads: text('reads'),

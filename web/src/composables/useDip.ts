@@ -1,4 +1,5 @@
 import { DAP_CAP_G_PER_L } from '@hollow-bell/core/nitrogen';
+import { chemicalCalled } from '@hollow-bell/core/record';
 import { doseFor, isComing, weighedParts } from '@hollow-bell/core/feed';
 import type * as DipModule from '@hollow-bell/tell/dip';
 import type { DipContext, DipProduct } from '@hollow-bell/tell/dip';
@@ -31,18 +32,23 @@ export function useDip() {
   /** The maker's own lots first, then what everybody knows. */
   const products = computed<DipProduct[]>(() => {
     if (dip.value === null) return [];
-    const { commonProducts, ingredientProduct, nutrientProduct, yeastProduct } = dip.value;
+    const { chemicalProduct, commonProducts, ingredientProduct, nutrientProduct, yeastProduct } = dip.value;
     const own = shelf.standing.flatMap(({ item: { id, name, detail } }): DipProduct[] => {
       switch (detail.kind) {
         case 'nutrient': {
           const { ammoniumN, aminoN, gPerTeaspoon } = detail;
-          return [nutrientProduct({ source: 'own', own: { name, ammoniumN, aminoN }, lotId: id, gPerTeaspoon }, true)];
+          return [nutrientProduct({ source: 'own', own: { name, ammoniumN, aminoN }, lotId: id, gPerTeaspoon }, true, detail.gPerPacket)];
         }
         case 'yeast':
-          return [yeastProduct(name, { yeastId: detail.typeId, own: { ...detail.own, name }, lotId: id }, true)];
+          return [yeastProduct(name, { yeastId: detail.typeId, own: { ...detail.own, name }, lotId: id }, true, detail.gPerPacket)];
         case 'ingredient':
           return [ingredientProduct({ name, ...detail }, true, id)];
-        default:
+        case 'chemical': {
+          const is = detail.is ?? chemicalCalled(name);
+          return is === undefined ? [] : [chemicalProduct(is, { ...detail, name, lotId: id })];
+        }
+        case 'vessel':
+        case 'instrument':
           return [];
       }
     });

@@ -44,6 +44,19 @@ describe('what is written takes from the shelf', () => {
     expect(lotOf({ kind: 'nutrient', payload: { source: 'dap', massG: 1 } })).toBe('dap');
     expect(lotOf({ kind: 'nutrient', payload: { source: 'organic', massG: 1 } })).toBeUndefined();
   });
+
+  it('powders by what they are, whatever the jar is called; yeast by its packet', () => {
+    useShelf().shelved = [
+      item('tabs', 'white tablets', { kind: 'chemical', use: '', is: 'potassium metabisulfite', gPerTablet: 0.44 }),
+      item('jar', 'Potassium sorbate', { kind: 'chemical', use: '' }),
+      item('packet', 'mild yeast', { kind: 'yeast', typeId: 'ale', own: {}, gPerPacket: 11 }),
+    ];
+    expect(lotOf({ kind: 'sulfite', payload: { salt: 'potassium', massG: 1 } })).toBe('tabs');
+    expect(lotOf({ kind: 'sulfite', payload: { salt: 'sodium', massG: 1 } })).toBeUndefined();
+    expect(lotOf({ kind: 'sorbate', payload: { massG: 1 } })).toBe('jar');
+    expect(lotOf({ kind: 'yeast', payload: { yeastId: 'ale', name: 'Mild yeast', massG: 5 } })).toBe('packet');
+    expect(lotOf({ kind: 'yeast', payload: { yeastId: 'ale', name: 'another', massG: 5 } })).toBeUndefined();
+  });
 });
 
 describe('vessels', () => {

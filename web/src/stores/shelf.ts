@@ -1,6 +1,7 @@
 import type { ShelfItem, Shelved } from '@hollow-bell/contract';
 import { nitrogenMgPerG } from '@hollow-bell/core/nitrogen';
-import type { EventContent, Payloads } from '@hollow-bell/core/record';
+import { chemicalCalled, chemicalOf } from '@hollow-bell/core/record';
+import type { EventContent } from '@hollow-bell/core/record';
 import type { PhCalibration } from '@hollow-bell/core/liquid';
 import type { Vessel } from '@hollow-bell/core/vessel';
 import { USUAL_VESSELS } from '@hollow-bell/core/vessel';
@@ -9,6 +10,34 @@ import { computed, ref } from 'vue';
 import { api } from '../api/client.ts';
 import { useKept } from './kept.ts';
 import { loading } from './loading.ts';
+
+const isSame = (a: string, b: string): boolean => a.trim().toLowerCase() === b.trim().toLowerCase();
+
+/** Whether what was given is what a lot holds: honey, fruit and yeast by name, nutrients and powders by what they are. */
+function holds({ name, detail }: ShelfItem, content: EventContent): boolean {
+  if (detail.kind === 'chemical') {
+    const given = chemicalOf(content);
+    return given !== null && given === (detail.is ?? chemicalCalled(name));
+  }
+  switch (content.kind) {
+    case 'honey':
+      return detail.kind === 'ingredient' && detail.family === 'honey' && isSame(name, content.payload.name);
+    case 'ingredient':
+      return detail.kind === 'ingredient' && detail.family === content.payload.family && isSame(name, content.payload.name);
+    case 'yeast':
+      return detail.kind === 'yeast' && isSame(name, content.payload.name);
+    case 'nutrient': {
+      const wanted = nitrogenMgPerG(content.payload);
+      return (
+        detail.kind === 'nutrient' &&
+        Math.abs(1000 * detail.ammoniumN - wanted.ammonium) < 1 &&
+        Math.abs(1000 * detail.aminoN - wanted.amino) < 1
+      );
+    }
+    default:
+      return false;
+  }
+}
 
 /** What stands on the shelf, with what batches have taken of it. */
 export const useShelf = defineStore('shelf', () => {
@@ -58,21 +87,9 @@ export const useShelf = defineStore('shelf', () => {
   });
   /** An entry takes from the shelf what it is of: of the lot that it names, of the only one of that name, or of the first that holds the same. */
   function fromLot(content: EventContent): EventContent {
-    if (content.kind !== 'nutrient' && content.kind !== 'honey') return content;
-    if (content.payload.lotId !== undefined) return content;
-    const lot = content.kind === 'honey' ? honeyLot(content.payload.name) : nutrientLot(content.payload);
+    if (!('massG' in content.payload) || ('lotId' in content.payload && content.payload.lotId !== undefined)) return content;
+    const lot = standing.value.find(({ item }) => holds(item, content))?.item.id;
     return lot === undefined ? content : ({ ...content, payload: { ...content.payload, lotId: lot } } as EventContent);
-  }
-  const honeyLot = (name: string): string | undefined =>
-    standing.value.find(
-      ({ item }) => item.name.toLowerCase() === name.toLowerCase() && item.detail.kind === 'ingredient' && item.detail.family === 'honey',
-    )?.item.id;
-  function nutrientLot(payload: Payloads['nutrient']): string | undefined {
-    const wanted = nitrogenMgPerG(payload);
-    return standing.value.find(({ item: { detail } }) => {
-      if (detail.kind !== 'nutrient') return false;
-      return Math.abs(1000 * detail.ammoniumN - wanted.ammonium) < 1 && Math.abs(1000 * detail.aminoN - wanted.amino) < 1;
-    })?.item.id;
   }
 
   const loadOnce = async (): Promise<void> => {

@@ -9,6 +9,7 @@ import { useShelf } from '../../stores/shelf.ts';
 import PickList from '../fields/PickList.vue';
 import QuantityField from '../fields/QuantityField.vue';
 import MakerDialog from '../fields/MakerDialog.vue';
+import ChemicalDetail from './details/ChemicalDetail.vue';
 import IngredientDetail from './details/IngredientDetail.vue';
 import InstrumentDetail from './details/InstrumentDetail.vue';
 import NutrientDetail from './details/NutrientDetail.vue';
@@ -73,9 +74,7 @@ const setDate = (event: Event): string | null => (event.target as HTMLInputEleme
       <IngredientDetail v-if="detail.kind === 'ingredient'" :model-value="detail" @update:model-value="item.detail = $event" />
       <YeastDetail v-else-if="detail.kind === 'yeast'" :model-value="detail" @update:model-value="item.detail = $event" />
       <NutrientDetail v-else-if="detail.kind === 'nutrient'" :model-value="detail" @update:model-value="item.detail = $event" />
-      <label v-else-if="detail.kind === 'chemical'"
-        ><span class="small quiet">used for</span><input v-model="detail.use" class="line-input" maxlength="120"
-      /></label>
+      <ChemicalDetail v-else-if="detail.kind === 'chemical'" :model-value="detail" @update:model-value="item.detail = $event" />
       <VesselDetail v-else-if="detail.kind === 'vessel'" :model-value="detail" @update:model-value="item.detail = $event" />
       <InstrumentDetail v-else-if="detail.kind === 'instrument'" :model-value="detail" @update:model-value="item.detail = $event" />
       <label v-if="!isCounted(detail.kind)"

@@ -29,6 +29,12 @@ const change = (part: Partial<Detail>): void => {
     @update:model-value="$event !== null && change({ gPerTeaspoon: $event })"
   />
   <QuantityField
+    :model-value="detail.gPerPacket ?? null"
+    kind="smallMass"
+    label="a packet holds"
+    @update:model-value="change({ gPerPacket: $event ?? undefined })"
+  />
+  <QuantityField
     :model-value="detail.capGPerL ?? null"
     kind="gramsPerL"
     label="packet allows at most"

@@ -56,4 +56,10 @@ const setDemand = (demand: NitrogenDemand | 'type'): void =>
     @update:model-value="setTolerance('high', $event)"
   />
   <PickList :model-value="detail.own.demand ?? 'type'" label="wants nitrogen" :options="DEMANDS" @update:model-value="setDemand" />
+  <QuantityField
+    :model-value="detail.gPerPacket ?? null"
+    kind="smallMass"
+    label="a packet holds"
+    @update:model-value="change({ gPerPacket: $event ?? undefined })"
+  />
 </template>
