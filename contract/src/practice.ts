@@ -1,5 +1,6 @@
 import { SCHOOL_IDS } from '@hollow-bell/core/feed';
 import { CALIBRATIONS_C } from '@hollow-bell/core/liquid';
+import { DEGAS_PER_DAY } from '@hollow-bell/core/rounds';
 import { choice, flag, id, list, maybe, number, numberAbove, orNull, record, text } from '@hollow-bell/core/quantities';
 import type { Fit } from '@hollow-bell/core/quantities';
 import { NUTRIENT_IDS, ownNutrientShape } from '@hollow-bell/core/record';
@@ -41,6 +42,8 @@ export const practiceShape = record({
   /** 50 mg/L of sulfite in the must a day before the pitch. */
   mustSulfite: flag,
   pitch: choice('rehydrate', 'sprinkle'),
+  /** How often a must is degassed in its first week; once a day where nothing is said. */
+  degasPerDay: maybe(choice(...DEGAS_PER_DAY)),
   /** Sign written before or after amounts of money. */
   currency: text(4),
 });

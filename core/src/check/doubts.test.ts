@@ -6,7 +6,7 @@ import { DAP_CAP_G_PER_L } from '../nitrogen/index.ts';
 import { FIRST_AMMONIUM_H, TOO_LATE_SHARE } from '../yeast/index.ts';
 import { HOUR_MS } from '../quantities/index.ts';
 import { plainly } from '../quantities/sentence.ts';
-import { MUST_TEMP_C } from '../yeast/index.ts';
+import { MUST_TEMP_C, yeastOf, yeastToPitchG } from '../yeast/index.ts';
 import { entryDoubts } from './index.ts';
 
 const START = Date.UTC(2026, 4, 2, 10);
@@ -30,6 +30,13 @@ const sorbate: EventContent = { kind: 'sorbate', payload: { massG: 1 } };
 const still: Row[] = [...live, ...[20, 27, 34].map((day): Row => [24 * day, reading(0.991, 20)])];
 const stable: Row[] = [...still, [24 * 36, sulfite], [24 * 36, sorbate]];
 const volumeL = viewOf(ledgerOf(must))!.volumeL;
+const wantedG = yeastToPitchG(volumeL, viewOf(ledgerOf(must))!.sg);
+const { yeastId } = ledgerOf(live).history.pitch!;
+const pitched = (massG: number): EventContent => ({ kind: 'yeast', payload: { yeastId, name: 'some', massG } });
+const racked = (liters: number, capacityL: number): EventContent => ({
+  kind: 'rack',
+  payload: { volumeL: liters, into: [{ vessel: { kind: 'jug', name: 'jug', capacityL }, volumeL: liters }] },
+});
 
 /** Each limit with something just short of it and just past it. */
 describe('what is asked about before it is written', () => {
@@ -41,7 +48,7 @@ describe('what is asked about before it is written', () => {
         hour: 60,
         plain: { kind: 'reading', payload: { ph: 3.8 } },
         asked: { kind: 'reading', payload: { ph: 3.81 } },
-        about: /spoils easily.*calibrated/,
+        about: /spoils easily.*buffers 4 and 7/,
       },
     ],
     [
@@ -49,9 +56,64 @@ describe('what is asked about before it is written', () => {
       {
         rows: live,
         hour: 60,
-        plain: { kind: 'reading', payload: { ph: 2.9 } },
+        plain: { kind: 'reading', payload: { ph: 3.2 } },
         asked: { kind: 'reading', payload: { ph: 2.89 } },
-        about: /calibrated/,
+        about: /lower than musts go.*buffers 4 and 7/,
+      },
+    ],
+    [
+      'a pH under what this yeast bears',
+      {
+        rows: live,
+        hour: 60,
+        plain: { kind: 'reading', payload: { ph: yeastOf({ yeastId: yeastId }).phFloor } },
+        asked: { kind: 'reading', payload: { ph: yeastOf({ yeastId: yeastId }).phFloor - 0.01 } },
+        about: /this yeast labors/,
+      },
+    ],
+    [
+      'more acid than meads hold',
+      {
+        rows: live,
+        hour: 60,
+        plain: { kind: 'reading', payload: { taGPerL: 12 } },
+        asked: { kind: 'reading', payload: { taGPerL: 12.1 } },
+        about: /degassed/,
+      },
+    ],
+    [
+      'less acid than meads hold',
+      {
+        rows: live,
+        hour: 60,
+        plain: { kind: 'reading', payload: { taGPerL: 2 } },
+        asked: { kind: 'reading', payload: { taGPerL: 1.9 } },
+        about: /degassed/,
+      },
+    ],
+    [
+      'free SO2 that is smelled',
+      {
+        rows: stable,
+        hour: 24 * 37,
+        plain: { kind: 'reading', payload: { freeSo2MgPerL: 60 } },
+        asked: { kind: 'reading', payload: { freeSo2MgPerL: 61 } },
+        about: /smell/,
+      },
+    ],
+    [
+      'little yeast',
+      { rows: must, hour: 1, plain: pitched(0.51 * wantedG), asked: pitched(0.49 * wantedG), about: /is little where about/ },
+    ],
+    ['a vessel that runs over', { rows: still, hour: 24 * 35, plain: racked(4.2, 4.17), asked: racked(4.2, 4.15), about: /runs over/ }],
+    [
+      'heat in closed glass',
+      {
+        rows: [...still, [24 * 36, { kind: 'bottling', payload: { bottles: [{ sizeMl: 750, count: 5 }] } }]],
+        hour: 24 * 40,
+        plain: { kind: 'note', payload: { text: 'warm today' } },
+        asked: { kind: 'heat', payload: { tempC: 63, minutes: 10 } },
+        about: /bursts/,
       },
     ],
     [

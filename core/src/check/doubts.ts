@@ -5,12 +5,26 @@ import { nitrogenMgPerG, productCaution } from '../nitrogen/index.ts';
 import { LEAST_SUGAR_G, mixedOf, nutrientOf, shareGone } from '../record/index.ts';
 import type { EventContent, Ledger, Payloads } from '../record/index.ts';
 import { MUST_SULFITE_WAIT_H } from '../preservatives/index.ts';
-import { HOUR_MS, abvPct, gPerL, hours, massG, percent, phValue, say, tempC, when } from '../quantities/index.ts';
+import {
+  HOUR_MS,
+  abvPct,
+  gPerL,
+  hours,
+  massG,
+  mgPerL,
+  percent,
+  phValue,
+  say,
+  tempC,
+  volumeL,
+  weighedG,
+  when,
+} from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { DISCARD } from '../rounds/index.ts';
 import { firstShutGate, gatesOf } from '../stabilize/index.ts';
 import { doubtsAbout, finishOf, stabilizedAt } from '../watch/index.ts';
-import { MUST_TEMP_C, SUDDEN_ACID_G_PER_L, yeastOf } from '../yeast/index.ts';
+import { MUST_TEMP_C, SUDDEN_ACID_G_PER_L, yeastOf, yeastToPitchG } from '../yeast/index.ts';
 
 /** What the house holds to where places differ. */
 export interface HouseRules {
@@ -21,6 +35,14 @@ export interface HouseRules {
 /** Above, what lives in a mead spoils it easily; below, few yeasts live, and few meters are right (our estimates). */
 const SPOILS_ABOVE_PH = 3.8;
 const FEW_LIVE_BELOW_PH = 2.9;
+/** Titratable acid of a mead, g/L as tartaric, lies between (our estimate; balance is a matter of taste). */
+const USUAL_TA_G_PER_L = { low: 2, high: 12 } as const;
+/** More free SO2 than this is smelled by most, mg/L (our estimate). */
+const SMELLED_SO2_MG_PER_L = 60;
+/** Less yeast than this share of the usual pitch is worth a word (our estimate). */
+const LITTLE_YEAST = 0.5;
+/** A vessel’s brim is marked about so exactly, as a share of what it holds (our estimate). */
+const BRIM_SLACK = 0.01;
 /** A temperature of the must counts for the pitch for so long, h (our estimate). */
 const WARM_COUNTS_H = 3;
 /** Nitrogen beyond this share of the need feeds what spoils (our estimate). */
@@ -28,20 +50,41 @@ const TOO_MUCH_NITROGEN = 1.5;
 
 const isSugar = (massG: number, share: number): boolean => massG * share > LEAST_SUGAR_G;
 
+/** Which buffers, and when. */
+const CALIBRATED = 'Was the meter set in buffers 4 and 7 today?';
+
 function aboutReading(ledger: Ledger, payload: Payloads['reading'], at: number): Sentence[] {
   const doubts = doubtsAbout(ledger, payload, at);
-  const { ph } = payload;
+  const { ph, taGPerL, freeSo2MgPerL } = payload;
+  const { pitch, bottled } = ledger.history;
+  const floor = pitch === null || bottled !== null ? null : yeastOf(pitch).phFloor;
   if (ph !== undefined && ph > SPOILS_ABOVE_PH)
     doubts.push(
-      say`pH ${phValue(ph)} spoils easily, and sulfite hardly guards there. Is the meter calibrated? Below ${phValue(SPOILS_ABOVE_PH)} is safer.`,
+      say`pH ${phValue(ph)} spoils easily, and sulfite hardly guards there. ${CALIBRATED} Below ${phValue(SPOILS_ABOVE_PH)} is safer.`,
     );
   if (ph !== undefined && ph < FEW_LIVE_BELOW_PH)
-    doubts.push(say`pH ${phValue(ph)} is lower than musts go: is the meter calibrated? If it is so, yeast hardly works there.`);
+    doubts.push(say`pH ${phValue(ph)} is lower than musts go. ${CALIBRATED} If it is so, yeast hardly works there.`);
+  else if (ph !== undefined && floor !== null && ph < floor && finishOf(ledger).state === 'moving')
+    doubts.push(
+      say`Below pH ${phValue(floor)} this yeast labors, and may stop. Carbonate raises it: half of what is reckoned, then measure again.`,
+    );
+  if (taGPerL !== undefined && (taGPerL < USUAL_TA_G_PER_L.low || taGPerL > USUAL_TA_G_PER_L.high))
+    doubts.push(
+      say`Meads hold ${gPerL(USUAL_TA_G_PER_L.low)} to ${gPerL(USUAL_TA_G_PER_L.high)} of acid as tartaric; ${gPerL(taGPerL)} is beyond. Was the sample degassed, and is it counted as tartaric?`,
+    );
+  if (freeSo2MgPerL !== undefined && freeSo2MgPerL > SMELLED_SO2_MG_PER_L)
+    doubts.push(say`Most smell more than ${mgPerL(SMELLED_SO2_MG_PER_L)} of free SO₂; let it rest before it is drunk.`);
   return doubts;
 }
 
 function aboutYeast(ledger: Ledger, payload: Payloads['yeast'], at: number): Sentence[] {
   const doubts: Sentence[] = [];
+  const must = mixedOf(ledger);
+  const wantedG = must === null ? 0 : yeastToPitchG(must.volumeL, must.sg);
+  if (ledger.history.pitch === null && payload.massG < LITTLE_YEAST * wantedG)
+    doubts.push(
+      say`${massG(payload.massG)} of dry yeast is little where about ${massG(weighedG(wantedG))} is wanted: it starts late and strained. A liquid yeast or slurry is written as about the dry yeast that it stands for.`,
+    );
   const warm = ledger.history.temps.findLast((each) => each.at <= at && at - each.at <= WARM_COUNTS_H * HOUR_MS);
   if (warm !== undefined && warm.tempC > MUST_TEMP_C.most)
     doubts.push(
@@ -132,6 +175,22 @@ function aboutSulfite(ledger: Ledger): Sentence[] {
     : [];
 }
 
+/** What runs over where more is written down than a vessel holds. */
+const aboutVessels = (into: Payloads['vessels']['into']): Sentence[] =>
+  into
+    .filter(({ vessel, volumeL: liters }) => liters > vessel.capacityL * (1 + BRIM_SLACK))
+    .map(
+      ({ vessel, volumeL: liters }) =>
+        say`The ${vessel.name} holds ${volumeL(vessel.capacityL)} to the brim; ${volumeL(liters)} runs over. Is it the right vessel?`,
+    );
+
+/** What grows on it is not answered like a film, and heat is not for closed glass. */
+const aboutLook = ({ mark }: Payloads['note']): Sentence[] => (mark === 'mold' || mark === 'retching' ? [DISCARD] : []);
+const aboutHeat = ({ history }: Ledger): Sentence[] =>
+  history.bottled === null
+    ? []
+    : [say`It is in bottles. Heat in closed glass bursts it: pasteurize with open bottles, or in bulk before; gas and hot glass hurt.`];
+
 /**
  * What a careful friend would ask before an entry is written, whichever way it comes; empty for a plain one. Nothing here refuses: the
  * maker writes down what was done, and hears what it means.
@@ -163,7 +222,13 @@ export function entryDoubts(
     case 'sulfite':
       return aboutSulfite(ledger);
     case 'note':
-      return content.payload.mark === 'mold' || content.payload.mark === 'retching' ? [DISCARD] : [];
+      return aboutLook(content.payload);
+    case 'rack':
+      return aboutVessels(content.payload.into ?? []);
+    case 'vessels':
+      return aboutVessels(content.payload.into);
+    case 'heat':
+      return aboutHeat(ledger);
     default:
       return [];
   }

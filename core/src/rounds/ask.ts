@@ -34,8 +34,15 @@ export interface Ask extends Omit<Asked, 'of'> {
   mayWait: boolean;
 }
 
+/** How often schools degas a must in its first week. */
+export const DEGAS_PER_DAY = [0, 1, 2] as const;
+export type DegasPerDay = (typeof DEGAS_PER_DAY)[number];
+/** What most do. */
+export const USUALLY_PER_DAY: DegasPerDay = 1;
+
 /** A batch as a rule looks at it. */
 export interface Asking {
+  degasPerDay: DegasPerDay;
   ledger: Ledger;
   /** Null before the pitch. */
   feeding: FeedingPlan | null;

@@ -4,8 +4,8 @@ import { mixedOf } from '../record/index.ts';
 import type { Ledger } from '../record/index.ts';
 import { stateOf, traitsOf } from '../watch/index.ts';
 import type { BatchState } from '../watch/index.ts';
-import { asked } from './ask.ts';
-import type { Ask, AskRule, Asked, Asking, Station } from './ask.ts';
+import { USUALLY_PER_DAY, asked } from './ask.ts';
+import type { Ask, AskRule, Asked, Asking, DegasPerDay, Station } from './ask.ts';
 import { ASK_RULES } from './asks/index.ts';
 import type { AskKind } from './asks/index.ts';
 import { byUrgency } from './urgency.ts';
@@ -44,9 +44,10 @@ function openAsks(of: Asking): Ask[] {
   return isWaiting ? [...asks, stateAsk(of)] : asks;
 }
 /** What the yeast's own pace asks for; bags, smells and starters have a time of their own. */
-const PACED: readonly string[] = ['dose', 'degas', 'sulfur', 'reading'] satisfies AskKind[];
+const PACED: readonly string[] = ['dose', 'degas', 'cap', 'sulfur', 'reading'] satisfies AskKind[];
 
-const asking = (ledger: Ledger, feeding: FeedingPlan | null, state: BatchState, now: number): Asking => ({
+const asking = (ledger: Ledger, feeding: FeedingPlan | null, state: BatchState, now: number, degasPerDay: DegasPerDay): Asking => ({
+  degasPerDay,
   ledger,
   feeding,
   state,
@@ -55,9 +56,9 @@ const asking = (ledger: Ledger, feeding: FeedingPlan | null, state: BatchState, 
 });
 
 /** What one vessel asks for, most pressing first; never empty, since “nothing” is an answer too. What was put off waits or is gone. */
-export function asksOf(ledger: Ledger, feeding: FeedingPlan | null, now: number): Ask[] {
+export function asksOf(ledger: Ledger, feeding: FeedingPlan | null, now: number, degasPerDay: DegasPerDay = USUALLY_PER_DAY): Ask[] {
   const state = stateOf(ledger, now);
-  const open = openAsks(asking(ledger, feeding, state, now)).flatMap((each) => settled(each, ledger, now));
+  const open = openAsks(asking(ledger, feeding, state, now, degasPerDay)).flatMap((each) => settled(each, ledger, now));
   return open.length > 0 ? open.sort(byUrgency) : [askOf('nothing', RULES.length, asked(undefined, 'still', now, state.sentence))];
 }
 

@@ -1,4 +1,5 @@
 import { checkEvent } from '../check/index.ts';
+import { berries } from '../testing/examples.ts';
 import { describe, expect, it } from 'vitest';
 import { planFeeding } from '../feed/schedule.ts';
 import { eventsAt } from '../record/build.ts';
@@ -290,5 +291,39 @@ describe('a blend', () => {
       ]),
     );
     expect(stabilizedAt(born)).toBe(after(28 * DAY));
+  });
+});
+
+describe('the daily work of the first week', () => {
+  const falling: [number, EventContent][] = [
+    [24, sg(1.09)],
+    [48, sg(1.08)],
+  ];
+  const degassed: [number, EventContent] = [49, { kind: 'note', payload: { text: 'Degassed', mark: 'degassed' } }];
+  const asked = (kind: string, h: number, perDay: 0 | 1 | 2, ...more: [number, EventContent][]) =>
+    asksOf(ledger(...falling, degassed, ...more), null, after(h), perDay).some((ask) => ask.kind === kind && ask.bell === 'swinging');
+
+  it.each([
+    [1, 24],
+    [2, 12],
+  ] as const)('asks to degas %i times a day, each %i hours', (perDay, everyH) => {
+    expect(asked('degas', 49 + everyH - 0.1, perDay)).toBe(false);
+    expect(asked('degas', 49 + everyH + 0.1, perDay)).toBe(true);
+  });
+
+  it('asks for none of it where the school does none', () => {
+    expect(asked('degas', 49 + 47, 0)).toBe(false);
+  });
+
+  it('has loose fruit pushed under twice a day, a bag not', () => {
+    const fruit = (bagDays: number | undefined): [number, EventContent] => {
+      const bagged = berries(800);
+      return [0.5, bagged.kind === 'ingredient' ? { ...bagged, payload: { ...bagged.payload, bagDays } } : bagged];
+    };
+    expect(asked('cap', 49 + 11.9, 1, fruit(undefined))).toBe(false);
+    expect(asked('cap', 49 + 12.1, 1, fruit(undefined))).toBe(true);
+    expect(asked('cap', 49 + 12.1, 1, fruit(undefined), [60, { kind: 'note', payload: { text: 'under', mark: 'punched' } }])).toBe(false);
+    expect(asked('cap', 49 + 12.1, 1, fruit(5))).toBe(false);
+    expect(asked('cap', 49 + 12.1, 1)).toBe(false);
   });
 });

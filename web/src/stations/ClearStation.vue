@@ -25,12 +25,14 @@ const write = (mark: Mark, text: string): Promise<boolean> => attempt(() => stor
     <GateRow :gates="store.gates.slice(0, 3)" class="three" />
     <div class="columns">
       <div class="stack">
-        <h2>Rack</h2>
-        <p class="quiet">
-          Quietly, from bottom to bottom: each racking costs oxygen. Rack when the lees stand above 10 to 12 mm or the first fermentation is
-          over, not by habit.
-        </p>
-        <RackForm />
+        <template v-if="store.view !== null">
+          <h2>Rack</h2>
+          <p class="quiet">
+            Quietly, from bottom to bottom: each racking costs oxygen. Rack when the lees stand above 10 to 12 mm or the first fermentation
+            is over, not by habit.
+          </p>
+          <RackForm />
+        </template>
         <h2>Look and taste</h2>
         <div class="deeds">
           <el-button v-for="{ mark, deed, text } in MARKS" :key="mark" :loading="busy" @click="write(mark, text)">{{ deed }}</el-button>

@@ -51,7 +51,7 @@ export const useBatch = defineStore('batch', () => {
   const stands = computed(() =>
     batch.value === null || ledger.value.history.bottled !== null ? [] : standsIn(ledger.value, batch.value.plan.must.vessel),
   );
-  const asks = computed(() => asksOf(ledger.value, feeding.value, now.value));
+  const asks = computed(() => asksOf(ledger.value, feeding.value, now.value, batch.value?.plan.practice.degasPerDay));
   const station = computed(() => stationOf(ledger.value, feeding.value, now.value));
 
   /** Why this record cannot be reckoned; null where it can. Its log is there all the same. */

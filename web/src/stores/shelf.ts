@@ -77,6 +77,10 @@ export const useShelf = defineStore('shelf', () => {
     return [...own, ...USUAL_VESSELS.filter(({ name }) => !own.some((vessel) => vessel.name === name))];
   });
 
+  /** How many of a vessel there are; no end of the usual ones, which nobody counted. */
+  const vesselCount = (name: string): number =>
+    standing.value.find(({ item }) => item.detail.kind === 'vessel' && item.name === name)?.item.stockG ?? Number.POSITIVE_INFINITY;
+
   /** The house’s pH meter with its last two-point calibration. */
   const phMeter = computed<PhCalibration | null>(() => {
     const calibrations = standing.value.flatMap(({ item: { detail } }): PhCalibration[] => {
@@ -96,5 +100,5 @@ export const useShelf = defineStore('shelf', () => {
     if (!loaded.value) await load();
   };
 
-  return { phMeter, loadOnce, fromLot, shelved, standing, loaded, problem, leftG, yeasts, vessels, load, put, remove, importAll };
+  return { phMeter, loadOnce, fromLot, shelved, standing, loaded, problem, leftG, yeasts, vessels, vesselCount, load, put, remove, importAll };
 });

@@ -8,7 +8,9 @@ const CORE_C = { low: 30, high: 100 } as const;
 /** The core of the mead was this warm for so long. */
 export const heat = happening({
   shape: record({ tempC: number(CORE_C.low, CORE_C.high, [55, 75]), minutes: number(0, 1440, [1, 60]) }),
-  believe: (ledger) => requireLiquid(ledger, 'The vessel is empty; there is nothing to heat.'),
+  believe: (ledger) => {
+    if (ledger.history.bottled === null) requireLiquid(ledger, 'The vessel is empty; there is nothing to heat.');
+  },
   apply: ({ history }, { tempC: warm, minutes }, { at }) => {
     history.heats.push({ at, tempC: warm, minutes });
   },

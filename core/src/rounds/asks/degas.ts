@@ -6,14 +6,14 @@ import type { AskRule, Asked, Asking } from '../ask.ts';
 import { doseAsked } from './dose.ts';
 import { isDone } from './finished.ts';
 
-/** In its first week a must is degassed once a day at least (trade habit; some do it twice, some not at all). */
+/** In its first week a must is degassed, as often as its maker's school says (trade habit). */
 const DEGAS_DAYS = 7;
 
 /** Before each dose it is degassed anyhow. */
-function daily({ ledger, feeding, now }: Asking): Asked | null {
+function daily({ ledger, feeding, now, ...of }: Asking): Asked | null {
   const { pitch } = ledger.history;
-  if (pitch === null || now - pitch.at > DEGAS_DAYS * DAY_MS) return null;
-  const dueAt = gasOutAt(ledger, pitch.at) + DAY_MS;
+  if (pitch === null || of.degasPerDay === 0 || now - pitch.at > DEGAS_DAYS * DAY_MS) return null;
+  const dueAt = gasOutAt(ledger, pitch.at) + DAY_MS / of.degasPerDay;
   if (now < dueAt || (doseAsked({ ledger, feeding, now })?.done ?? null) !== null) return null;
   return {
     bell: 'swinging',

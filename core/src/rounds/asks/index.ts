@@ -1,6 +1,7 @@
 /* What a vessel may ask for, in the order of harm by waiting: glass, then yeast, then taste, then time (our judgement). */
 import type { AskRule } from '../ask.ts';
 import { bag } from './bag.ts';
+import { cap } from './cap.ts';
 import { confirm } from './confirm.ts';
 import { cure } from './cure.ts';
 import { degas } from './degas.ts';
@@ -33,6 +34,7 @@ export const ASK_RULES = {
   bag,
   cure,
   suspect,
+  cap,
   degas,
   solvent: sensed('solvent'),
   rubber: sensed('rubber'),

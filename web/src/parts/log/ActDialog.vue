@@ -37,15 +37,15 @@ const isWhole = computed(() =>
     ({ name, needed }) => needed !== true || !['', null, undefined].includes(given.value[name] as string | null),
   ),
 );
-const event = computed(() => (act.value === null || !isWhole.value ? null : act.value.make(given.value, store.ledger)));
-const doubts = computed(() => (event.value === null ? [] : store.doubtsOf([event.value], at.value ?? store.now)));
+const events = computed(() => (act.value === null || !isWhole.value ? [] : act.value.make(given.value, store.ledger)));
+const doubts = computed(() => store.doubtsOf(events.value, at.value ?? store.now));
 const about = computed(() => act.value?.about?.(store.ledger) ?? null);
 
 async function write(): Promise<void> {
-  const content = event.value;
-  if (content === null) return;
+  const contents = events.value;
+  const told = contents.map((content) => tell(eventSentence(content))).join(', ');
   const when = at.value === null ? {} : { at: at.value };
-  if (await attempt(() => store.write([content], tell(eventSentence(content)), { ...when, isSure: true }))) emit('close');
+  if (contents.length > 0 && (await attempt(() => store.write(contents, told, { ...when, isSure: true })))) emit('close');
 }
 </script>
 
@@ -81,7 +81,7 @@ async function write(): Promise<void> {
       <p v-for="(doubt, i) in doubts" :key="i" class="caution" role="status"><SentenceText :sentence="doubt" /></p>
       <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
       <div class="deeds">
-        <el-button type="primary" native-type="submit" :loading="busy" :disabled="blocked || event === null">{{
+        <el-button type="primary" native-type="submit" :loading="busy" :disabled="blocked || events.length === 0">{{
           doubts.length > 0 ? 'It is so, write it' : 'Write it down'
         }}</el-button>
         <el-button @click="act = null">Something else</el-button>

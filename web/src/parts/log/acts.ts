@@ -1,4 +1,4 @@
-import { FINING_IDS, drippingOf, mixedOf } from '@hollow-bell/core/record';
+import { FINING_IDS, chemicalEntry, drippingOf, mixedOf } from '@hollow-bell/core/record';
 import type { BottleEnd, EventContent, FiningId, Ledger, Mark, RemovalReason } from '@hollow-bell/core/record';
 import { massG, say } from '@hollow-bell/core/quantities';
 import type { FieldKind, Limits, Sentence } from '@hollow-bell/core/quantities';
@@ -26,7 +26,7 @@ export interface Act {
   asks: readonly AskedFor[];
   /** What to know before it is done. */
   about?: (ledger: Ledger) => Sentence | null;
-  make: (given: Given, ledger: Ledger) => EventContent;
+  make: (given: Given, ledger: Ledger) => EventContent[];
 }
 
 const isFilled = (ledger: Ledger): boolean => ledger.history.bottled === null && mixedOf(ledger) !== null;
@@ -44,13 +44,21 @@ const LOST: readonly (readonly [RemovalReason, string])[] = [
   ['dumped', 'dumped'],
 ];
 
+/** What ran over, by its least and its most. */
+function foamedOver(given: Given): EventContent[] {
+  const [low, high] = [optional(given, 'lowL') ?? optional(given, 'highL'), optional(given, 'highL') ?? optional(given, 'lowL')];
+  if (low === undefined || high === undefined) return [];
+  const [lowL, highL] = [Math.min(low, high), Math.max(low, high)];
+  return [{ kind: 'removal', payload: { volumeL: (lowL + highL) / 2, lowL, highL, reason: 'foam' } }];
+}
+
 const marked = (mark: Mark, label: string, text: string): Act => ({
   id: mark,
   label,
   group: 'Done to it',
   isOpen: isFilled,
   asks: [],
-  make: () => ({ kind: 'note', payload: { text, mark } }),
+  make: () => [{ kind: 'note', payload: { text, mark } }],
 });
 
 const changed = (cure: 'warm' | 'cool', label: string): Act => ({
@@ -59,7 +67,7 @@ const changed = (cure: 'warm' | 'cool', label: string): Act => ({
   group: 'Done to it',
   isOpen: isFilled,
   asks: [{ is: 'quantity', name: 'toC', label: 'to', kind: 'temp', limits: { low: 0, high: 40 }, needed: true }],
-  make: (given) => ({ kind: 'cure', payload: { cure, toC: num(given, 'toC') } }),
+  make: (given) => [{ kind: 'cure', payload: { cure, toC: num(given, 'toC') } }],
 });
 
 const bottles = (end: BottleEnd, label: string): Act => ({
@@ -68,7 +76,7 @@ const bottles = (end: BottleEnd, label: string): Act => ({
   group: 'Bottles',
   isOpen: ({ history }) => history.bottled !== null,
   asks: [{ is: 'quantity', name: 'count', label: 'how many', kind: 'count', needed: true }],
-  make: (given) => ({ kind: 'bottleOut', payload: { count: num(given, 'count'), end } }),
+  make: (given) => [{ kind: 'bottleOut', payload: { count: num(given, 'count'), end } }],
 });
 
 /** Every act that has no form of its own on a station. */
@@ -93,16 +101,18 @@ export const ACTS: readonly Act[] = [
         ],
       },
     ],
-    make: (given) => ({
-      kind: 'removal',
-      payload: {
-        volumeL: num(given, 'volumeL'),
-        reason: word(given, 'reason') as RemovalReason,
-        ...(optional(given, 'lowL') === undefined ? {} : { lowL: num(given, 'lowL') }),
-        ...(optional(given, 'highL') === undefined ? {} : { highL: num(given, 'highL') }),
-        ...(word(given, 'returned') === '' ? {} : { returned: true }),
+    make: (given) => [
+      {
+        kind: 'removal',
+        payload: {
+          volumeL: num(given, 'volumeL'),
+          reason: word(given, 'reason') as RemovalReason,
+          ...(optional(given, 'lowL') === undefined ? {} : { lowL: num(given, 'lowL') }),
+          ...(optional(given, 'highL') === undefined ? {} : { highL: num(given, 'highL') }),
+          ...(word(given, 'returned') === '' ? {} : { returned: true }),
+        },
       },
-    }),
+    ],
   },
   {
     id: 'topUp',
@@ -110,7 +120,7 @@ export const ACTS: readonly Act[] = [
     group: 'Liquid',
     isOpen: (ledger) => isFilled(ledger) && ledger.history.vessels.some(({ isCompanion }) => isCompanion),
     asks: [{ is: 'quantity', name: 'volumeL', label: 'how much', kind: 'volume', needed: true }],
-    make: (given) => ({ kind: 'topUp', payload: { volumeL: num(given, 'volumeL') } }),
+    make: (given) => [{ kind: 'topUp', payload: { volumeL: num(given, 'volumeL') } }],
   },
   {
     id: 'bag',
@@ -122,7 +132,7 @@ export const ACTS: readonly Act[] = [
       const { low, high } = drippingOf(ledger, 1);
       return say`By what went in it weighs about ${massG(low)} to ${massG(high)}, dripping and lightly pressed.`;
     },
-    make: (given) => ({ kind: 'strain', payload: { share: 1, ...(given['massG'] === null ? {} : { massG: num(given, 'massG') }) } }),
+    make: (given) => [{ kind: 'strain', payload: { share: 1, ...(given['massG'] === null ? {} : { massG: num(given, 'massG') }) } }],
   },
   {
     id: 'fining',
@@ -138,7 +148,7 @@ export const ACTS: readonly Act[] = [
     ],
     make: (given) => {
       const fining = word(given, 'fining') as FiningId;
-      return { kind: 'fining', payload: { fining, name: fining === 'other' ? 'finings' : fining, massG: num(given, 'massG') } };
+      return [chemicalEntry(fining, num(given, 'massG'), fining === 'other' ? 'finings' : fining)];
     },
   },
   {
@@ -157,7 +167,7 @@ export const ACTS: readonly Act[] = [
       { is: 'quantity', name: 'massG', label: 'how much', kind: 'smallMass', needed: true },
     ],
     about: () => ['Its fumes hurt lungs, with asthma above all: open a window, keep your nose away.'],
-    make: (given) => ({ kind: 'sulfite', payload: { salt: word(given, 'salt') as 'potassium', massG: num(given, 'massG') } }),
+    make: (given) => [{ kind: 'sulfite', payload: { salt: word(given, 'salt') as 'potassium', massG: num(given, 'massG') } }],
   },
   {
     id: 'sorbate',
@@ -165,7 +175,7 @@ export const ACTS: readonly Act[] = [
     group: 'Into it',
     isOpen: isFilled,
     asks: [{ is: 'quantity', name: 'massG', label: 'how much', kind: 'smallMass', needed: true }],
-    make: (given) => ({ kind: 'sorbate', payload: { massG: num(given, 'massG') } }),
+    make: (given) => [{ kind: 'sorbate', payload: { massG: num(given, 'massG') } }],
   },
   {
     id: 'base',
@@ -186,19 +196,19 @@ export const ACTS: readonly Act[] = [
       { is: 'quantity', name: 'massG', label: 'how much', kind: 'smallMass', needed: true },
     ],
     about: () => ['It foams: give it dissolved, in small parts.'],
-    make: (given) => ({ kind: 'base', payload: { salt: word(given, 'salt') as 'carbonate', massG: num(given, 'massG') } }),
+    make: (given) => [{ kind: 'base', payload: { salt: word(given, 'salt') as 'carbonate', massG: num(given, 'massG') } }],
   },
   {
     id: 'heat',
     label: 'Heated',
     group: 'Done to it',
-    isOpen: isFilled,
+    isOpen: (ledger) => isFilled(ledger) || ledger.history.bottled !== null,
     asks: [
       { is: 'quantity', name: 'tempC', label: 'its core was at', kind: 'temp', limits: { low: 30, high: 100 }, needed: true },
       { is: 'quantity', name: 'minutes', label: 'for minutes', kind: 'count', needed: true },
     ],
     about: () => ['Never sealed. Measure the core, not the bath; no cold surface under hot glass.'],
-    make: (given) => ({ kind: 'heat', payload: { tempC: num(given, 'tempC'), minutes: num(given, 'minutes') } }),
+    make: (given) => [{ kind: 'heat', payload: { tempC: num(given, 'tempC'), minutes: num(given, 'minutes') } }],
   },
   {
     id: 'filter',
@@ -207,7 +217,7 @@ export const ACTS: readonly Act[] = [
     isOpen: isFilled,
     asks: [{ is: 'text', name: 'through', label: 'through', placeholder: 'pads, a cloth …', needed: true }],
     about: () => ['Home pads are not sterile: yeast stays in it.'],
-    make: (given) => ({ kind: 'filter', payload: { through: word(given, 'through') } }),
+    make: (given) => [{ kind: 'filter', payload: { through: word(given, 'through') } }],
   },
   {
     id: 'moved',
@@ -215,11 +225,21 @@ export const ACTS: readonly Act[] = [
     group: 'Done to it',
     isOpen: isFilled,
     asks: [{ is: 'text', name: 'to', label: 'where to', placeholder: 'the cellar', needed: true }],
-    make: (given) => ({ kind: 'moved', payload: { to: word(given, 'to') } }),
+    make: (given) => [{ kind: 'moved', payload: { to: word(given, 'to') } }],
   },
   changed('warm', 'Warmed'),
   changed('cool', 'Cooled'),
-  marked('degassed', 'Degassed', 'Degassed'),
+  {
+    ...marked('degassed', 'Degassed', 'Degassed'),
+    asks: [
+      { is: 'quantity', name: 'lowL', label: 'foamed over, at least', kind: 'volume' },
+      { is: 'quantity', name: 'highL', label: 'at most', kind: 'volume' },
+    ],
+    about: () => [
+      'Slowly at first: a must full of gas can erupt. Half a minute one way, half a minute the other, about eight times, never on the vessel’s floor. What ran over is often one to two liters; leave it empty where nothing did.',
+    ],
+    make: (given) => [{ kind: 'note', payload: { text: 'Degassed', mark: 'degassed' } }, ...foamedOver(given)],
+  },
   marked('stirred', 'Stirred', 'Stirred'),
   marked('punched', 'Cap punched down', 'Cap punched down'),
   marked('aerated', 'Aerated', 'Aerated'),

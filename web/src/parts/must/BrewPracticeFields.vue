@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Practice } from '@hollow-bell/contract';
+import { USUALLY_PER_DAY } from '@hollow-bell/core/rounds';
 
 const practice = defineModel<Practice>({ required: true });
 const change = (over: Partial<Practice>): void => {
@@ -13,6 +14,11 @@ const FRUIT = [
 const PITCH = [
   { id: 'rehydrate', name: 'Rehydrate', says: 'In warm water, then must in parts.' },
   { id: 'sprinkle', name: 'Sprinkle dry', says: 'On the must, as it is.' },
+] as const;
+const DEGAS = [
+  { perDay: 1, name: 'Once a day', says: 'Gas off the yeast, and oxygen early.' },
+  { perDay: 2, name: 'Twice a day', says: 'Morning and evening, for seven days.' },
+  { perDay: 0, name: 'Not at all', says: 'The gas finds its own way; only before a dose.' },
 ] as const;
 </script>
 
@@ -42,6 +48,20 @@ const PITCH = [
       <label class="choice">
         <input type="checkbox" :checked="practice.mustSulfite" @change="change({ mustSulfite: !practice.mustSulfite })" />
         <span>Sulfite every must a day before the pitch</span>
+      </label>
+    </fieldset>
+    <fieldset>
+      <legend>Degassing in the first week</legend>
+      <label v-for="way in DEGAS" :key="way.perDay" class="choice">
+        <input
+          type="radio"
+          name="degas"
+          :checked="(practice.degasPerDay ?? USUALLY_PER_DAY) === way.perDay"
+          @change="change({ degasPerDay: way.perDay })"
+        />
+        <span
+          ><b>{{ way.name }}</b> <span class="quiet">{{ way.says }}</span></span
+        >
       </label>
     </fieldset>
     <fieldset>

@@ -5,6 +5,7 @@ import { computed, onMounted, ref } from 'vue';
 import { useAttempt } from '../../composables/useAttempt.ts';
 import { useReader } from '../../composables/useReader.ts';
 import { useBatch } from '../../stores/batch.ts';
+import { useVessels } from '../../composables/useVessels.ts';
 import { useShelf } from '../../stores/shelf.ts';
 import PickList from '../fields/PickList.vue';
 import QuantityField from '../fields/QuantityField.vue';
@@ -14,12 +15,13 @@ import WhenField from '../fields/WhenField.vue';
 const emit = defineEmits<{ close: [] }>();
 const store = useBatch();
 const shelf = useShelf();
+const { load, free, options } = useVessels(() => store.batch?.id);
 const at = ref<number | null>(null);
 const { show } = useReader();
 const { refusal, busy, attempt, blocked } = useAttempt();
 
 const presentL = computed(() => viewOf(store.ledger)?.volumeL ?? 0);
-const fitting = (volumeL: number): string => smallestHolding(shelf.vessels, volumeL)?.name ?? '';
+const fitting = (volumeL: number): string => smallestHolding(free.value, volumeL)?.name ?? '';
 const child = (n: number) => ({
   id: crypto.randomUUID(),
   name: `${store.batch?.name ?? 'Batch'} ${n}`,
@@ -28,11 +30,10 @@ const child = (n: number) => ({
 });
 const children = ref([child(2)]);
 onMounted(async () => {
-  await shelf.load();
+  await load();
   for (const each of children.value) each.vessel = fitting(each.volumeL ?? 0);
 });
 const leftL = computed(() => presentL.value - children.value.reduce((sum, { volumeL }) => sum + (volumeL ?? 0), 0));
-const vessels = computed(() => shelf.vessels.map(({ name }) => ({ value: name, label: name })));
 const addChild = (): void => {
   children.value.push({ ...child(children.value.length + 2), volumeL: Math.max(0, Math.round(leftL.value * 50) / 100) });
 };
@@ -65,7 +66,7 @@ async function split(): Promise<void> {
       <div v-for="each in children" :key="each.id" class="child">
         <label><span class="small quiet">called</span><input v-model="each.name" class="line-input" maxlength="80" /></label>
         <QuantityField v-model="each.volumeL" kind="volume" label="takes" needed />
-        <PickList v-model="each.vessel" label="into" :options="vessels" />
+        <PickList v-model="each.vessel" label="into" :options="options" />
       </div>
       <p class="add">
         <button v-if="children.length < 6" type="button" class="link" @click="addChild">One more vessel</button>
