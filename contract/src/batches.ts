@@ -98,9 +98,23 @@ export const replanShape = record({ afterVersion: seq, plan: batchPlanShape });
 export const splitShape = record({
   afterSeq: seq,
   happenedAt: moment,
-  children: list(record({ id, name: batchName, volumeL: number(0.05, 2000), vessel: vesselShape }), 1, 12),
+  children: list(
+    record({
+      id,
+      name: batchName,
+      volumeL: number(0.05, 2000),
+      vessel: vesselShape,
+      /** One of the batch's own vessels, which goes its own way with what is in it. */
+      asItStands: maybe(flag),
+    }),
+    1,
+    12,
+  ),
 });
 export type Split = Fit<typeof splitShape>;
+
+/** A split taken back while nothing stands on it. */
+export const rejoinShape = record({ childId: id });
 
 /** Liquid of another batch poured into this one. `transferId` comes from the client, so repeating is harmless. */
 export const blendShape = record({ afterSeq: seq, happenedAt: moment, fromId: id, volumeL: number(0.01, 2000), transferId: id });

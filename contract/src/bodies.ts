@@ -9,6 +9,7 @@ import {
   createBatchShape,
   fateShape,
   moveShape,
+  rejoinShape,
   renameBatchShape,
   replanShape,
   splitShape,
@@ -41,6 +42,7 @@ export const BODIES = {
   decide: fateShape,
   replan: record({ ...replanShape.fields, plan: checkedPlanShape }),
   split: splitShape,
+  rejoin: rejoinShape,
   blend: blendShape,
   move: moveShape,
   append: record({

@@ -31,6 +31,7 @@ export const ROUTES = {
   decide: { method: 'PUT', path: '/batches/:id/fate', answer: fateShape },
   replan: { method: 'PUT', path: '/batches/:id/plan', answer: batchShape },
   split: { method: 'POST', path: '/batches/:id/split', answer: batchShape },
+  rejoin: { method: 'POST', path: '/batches/:id/rejoin', answer: batchShape },
   blend: { method: 'POST', path: '/batches/:id/blend', answer: batchShape },
   move: { method: 'POST', path: '/batches/:id/move', answer: batchShape },
   append: { method: 'POST', path: '/batches/:id/events', answer: appendedShape },

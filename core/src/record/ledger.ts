@@ -109,7 +109,15 @@ export interface History {
   /** How unsure its figures were when it was split off, below and above; null where it was poured here. */
   doubt: Record<DoubtedFigure, readonly [below: number, above: number]> | null;
   /** `born`: the batch began with it; `in`: it was poured into what was there. */
-  transfers: { at: number; batchId: string; name: string; volumeL: number; direction: 'born' | 'in' | 'out' }[];
+  transfers: {
+    at: number;
+    batchId: string;
+    name: string;
+    volumeL: number;
+    direction: 'born' | 'in' | 'out';
+    /** Born: what was split off with it. */
+    beside?: { batchId: string; name: string }[];
+  }[];
   doses: {
     at: number;
     source: NutrientId;

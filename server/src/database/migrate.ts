@@ -9,9 +9,10 @@ import { instruments } from './migrations/20261127-instruments.ts';
 import { temperaturesAndCures } from './migrations/20261128-temperatures-and-cures.ts';
 import { versions } from './migrations/20261129-versions.ts';
 import { fates } from './migrations/20261130-fates.ts';
+import { rejoined } from './migrations/20261201-rejoined.ts';
 
 /** Listed, not globbed, so that the built server carries them. Order is the order of their names. */
-const MIGRATIONS: Migration[] = [firstLight, theMust, feeding, watching, instruments, temperaturesAndCures, versions, fates];
+const MIGRATIONS: Migration[] = [firstLight, theMust, feeding, watching, instruments, temperaturesAndCures, versions, fates, rejoined];
 
 const storageOf = (sequelize: Sequelize) => new SequelizeStorage({ sequelize, tableName: 'migrations' });
 

@@ -95,6 +95,7 @@ export const api = {
   rename: (id: string, name: string) => read(call('rename', { id, body: { name } })),
   replan: (id: string, afterVersion: number, plan: BatchPlan) => read(call('replan', { id, body: { afterVersion, plan } })),
   split: (id: string, split: Split) => read(call('split', { id, body: split })),
+  rejoin: (id: string, childId: string) => read(call('rejoin', { id, body: { childId } })),
   blend: (id: string, blend: Blend) => read(call('blend', { id, body: blend })),
   move: (id: string, move: Move) => read(call('move', { id, body: move })),
   append: (id: string, afterSeq: number, events: NewEvent[]) => read(call('append', { id, body: { afterSeq, events } })),

@@ -77,23 +77,32 @@ export const useBatch = defineStore('batch', () => {
   }
 
   /** Parts of it siphoned into vessels of their own, each a batch from then on. */
-  async function split(parts: readonly { volumeL: number; vessel: Vessel; name?: string }[], at: number): Promise<void> {
+  async function split(parts: readonly { volumeL: number; vessel: Vessel; name?: string; asItStands?: boolean }[], at: number): Promise<void> {
     const current = batch.value;
     if (current === null) return;
-    const children = parts.map(({ volumeL, vessel, name }, i) => ({
+    const children = parts.map(({ volumeL, vessel, name, asItStands }, i) => ({
       id: crypto.randomUUID(),
       name: name ?? `${current.name} ${i + 2}`,
       volumeL,
       vessel,
+      ...(asItStands === true ? { asItStands } : {}),
     }));
     const asked = { afterSeq: current.lastSeq, happenedAt: Math.round(at), children };
     batch.value = await useKept().write<Batch>({ what: 'split', id: current.id, split: asked });
     wrote.forget(current.id);
   }
 
+  async function rejoin(childId: string): Promise<void> {
+    const current = batch.value;
+    if (current === null) return;
+    batch.value = await useKept().write<Batch>({ what: 'rejoin', id: current.id, childId });
+    wrote.forget(current.id);
+  }
+
   return {
     batch,
     split,
+    rejoin,
     problem,
     now,
     events,

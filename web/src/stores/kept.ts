@@ -15,6 +15,7 @@ export type Write =
   | { what: 'off the shelf'; id: string; name: string }
   | { what: 'shelf file'; items: ShelfItem[] }
   | { what: 'split'; id: string; split: Split }
+  | { what: 'rejoin'; id: string; childId: string }
   | { what: 'blend'; id: string; blend: Blend }
   | { what: 'move'; id: string; move: Move };
 
@@ -44,6 +45,8 @@ function named(write: Write): string {
       return `${write.items.length} things for the shelf`;
     case 'split':
       return 'a split';
+    case 'rejoin':
+      return 'a split taken back';
     case 'blend':
       return 'a blend';
     case 'move':
@@ -71,6 +74,8 @@ function send(write: Write): Promise<unknown> {
       return api.importShelf(write.items);
     case 'split':
       return api.split(write.id, write.split);
+    case 'rejoin':
+      return api.rejoin(write.id, write.childId);
     case 'blend':
       return api.blend(write.id, write.blend);
     case 'move':

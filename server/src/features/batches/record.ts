@@ -6,7 +6,7 @@ import { Refusal } from '@hollow-bell/core/quantities';
 import { LEDGER_VERSION, RECORD_VERSION, emptyLedger, fold, upcast, upcastLedger } from '@hollow-bell/core/record';
 import type { BatchEvent } from '@hollow-bell/core/record';
 import { isOpen } from '@hollow-bell/core/watch';
-import { QueryTypes } from 'sequelize';
+import { Op, QueryTypes } from 'sequelize';
 import type { Sequelize, Transaction } from 'sequelize';
 import { HttpProblem } from '../../http/errors.ts';
 import type { BatchRow, BatchTables, EventRow } from './tables.ts';
@@ -227,7 +227,21 @@ export function batchRecord(sequelize: Sequelize, { batches, plans, events, floa
     );
   }
 
+  /** Whole records with all that hangs on them. */
+  async function destroy(ids: readonly string[], transaction: Transaction): Promise<void> {
+    await sequelize.query('UPDATE float_devices SET batch_id = NULL WHERE batch_id IN (:ids)', { replacements: { ids }, transaction });
+    const where = { batchId: { [Op.in]: [...ids] } };
+    await floats.destroy({ where, transaction });
+    await events.destroy({ where, transaction });
+    await plans.destroy({ where, transaction });
+    await batches.destroy({ where: { id: { [Op.in]: [...ids] } }, transaction });
+  }
+  const hasFloat = async (batchId: string, transaction: Transaction): Promise<boolean> =>
+    (await floats.count({ where: { batchId }, transaction })) > 0;
+
   return {
+    destroy,
+    hasFloat,
     mustFind,
     eventsOf,
     planOf,

@@ -28,6 +28,7 @@ export const batchRoutes =
     app.route({ ...served('decide'), handler: ({ params, body }) => store.decide(params.id, body.fate) });
     app.route({ ...served('replan'), handler: ({ params, body }) => store.replan(params.id, body.afterVersion, body.plan) });
     app.route({ ...served('split'), handler: ({ params, body }) => store.split(params.id, body) });
+    app.route({ ...served('rejoin'), handler: ({ params, body }) => store.rejoin(params.id, body.childId) });
     app.route({ ...served('blend'), handler: ({ params, body }) => store.blend(params.id, body) });
     app.route({ ...served('move'), handler: ({ params, body }) => store.move(params.id, body) });
     app.route({

@@ -36,12 +36,7 @@ export function batchStore(sequelize: Sequelize, now: () => number) {
       const over = { fate: 'deleted', fatedAt: { [Op.lt]: new Date(now() - DELETED_FOR_MS) } };
       const ids = (await batches.findAll({ where: over, attributes: ['id'], transaction, lock: true })).map(({ id }) => id);
       if (ids.length === 0) return;
-      await sequelize.query('UPDATE float_devices SET batch_id = NULL WHERE batch_id IN (:ids)', { replacements: { ids }, transaction });
-      const where = { batchId: { [Op.in]: ids } };
-      await tables.floats.destroy({ where, transaction });
-      await tables.events.destroy({ where, transaction });
-      await plans.destroy({ where, transaction });
-      await batches.destroy({ where: { id: { [Op.in]: ids } }, transaction });
+      await keeper.destroy(ids, transaction);
     });
 
   return {

@@ -11,7 +11,8 @@ export interface BatchRow extends Model {
   planVersion: number;
   ledger: Ledger;
   open: boolean;
-  fate: Fate;
+  /** Rejoined only while a split is taken back, in one transaction. */
+  fate: Fate | 'rejoined';
   fatedAt: Date | null;
 }
 

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { AnswerOf, ApiError, Batch } from '@hollow-bell/contract';
-import { DISSOLVED, viewOf } from '@hollow-bell/core/record';
+import { DISSOLVED, standsIn, viewOf } from '@hollow-bell/core/record';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { NOW, happened, newBatch, pitched, plan, poured, testApp } from '../../test/server.ts';
 
@@ -82,5 +82,52 @@ describe('liquid moved between batches', () => {
     const undo = happened([0, { kind: 'amendment', payload: { eventId: out.id, replacement: null } }]);
     const stays = await app.call<ApiError>('POST', `/batches/${id}/events`, { afterSeq: 4, events: undo });
     expect(stays.body.message).toMatch(/stays poured/);
+  });
+});
+
+describe('a split taken back', () => {
+  const split = async (...children: ReturnType<typeof child>[]) => {
+    const { id } = await newBatch(app, happened(...pitched));
+    const before = await read(id);
+    await app.call('POST', `/batches/${id}/split`, { afterSeq: 3, happenedAt: NOW, children });
+    return { id, before };
+  };
+  const rejoin = (id: string, childId: string) => app.call<Batch & ApiError>('POST', `/batches/${id}/rejoin`, { childId });
+
+  it('is as if it had never been, each of several, and once only', async () => {
+    const children = [child('One', 1), child('Another', 1.5)] as const;
+    const { id, before } = await split(...children);
+    expect((await read(children[0].id)).ledger.history.transfers[0]!.beside).toEqual([{ batchId: children[1].id, name: 'Another' }]);
+    for (const { id: childId } of children) expect((await rejoin(id, childId)).status).toBe(200);
+    const after = await read(id);
+    for (const field of DISSOLVED) expect(after.ledger.liquid[field], field).toBeCloseTo(before.ledger.liquid[field], 9);
+    expect(after.ledger.history.transfers).toEqual([]);
+    expect((await app.call('GET', `/batches/${children[0].id}`)).status).toBe(404);
+    expect((await rejoin(id, children[0].id)).status).toBe(404);
+  });
+
+  it.each(['in the parent', 'in the child'])('is refused once something was written %s', async (where) => {
+    const one = child('One', 1);
+    const { id } = await split(one);
+    const to = where === 'in the parent' ? { id, afterSeq: 4 } : { id: one.id, afterSeq: 1 };
+    const events = happened([0, { kind: 'note', payload: { text: 'tasted' } }]);
+    expect((await app.call('POST', `/batches/${to.id}/events`, { afterSeq: to.afterSeq, events })).status).toBe(200);
+    const { status, body } = await rejoin(id, one.id);
+    expect([status, body.message]).toEqual([422, expect.stringMatching(/stays split/)]);
+    expect(viewOf((await read(one.id)).ledger)!.volumeL).toBeCloseTo(1, 6);
+  });
+
+  it('one of two jugs goes its own way as it stands, and leaves the other full', async () => {
+    const jugOf = (name: string) => ({ ...jug, name, capacityL: 3 });
+    const { id } = await newBatch(app, happened(...pitched));
+    const presentL = viewOf((await read(id)).ledger)!.volumeL;
+    const into = [jugOf('left'), jugOf('right')].map((vessel) => ({ vessel, volumeL: presentL / 2 }));
+    const racked = happened([0, { kind: 'rack', payload: { volumeL: presentL, into } }]);
+    await app.call('POST', `/batches/${id}/events`, { afterSeq: 3, events: racked });
+    const goes = { ...child('Right', presentL / 2), vessel: jugOf('right'), asItStands: true };
+    const { body } = await app.call<Batch>('POST', `/batches/${id}/split`, { afterSeq: 4, happenedAt: NOW, children: [goes] });
+    const stands = standsIn(body.ledger, jug);
+    expect(stands.map(({ vessel }) => vessel.name)).toEqual(['left']);
+    expect(stands[0]!.volumeL).toBeCloseTo(presentL / 2, 2);
   });
 });

@@ -42,10 +42,10 @@ export function transfers(sequelize: Sequelize, keeper: BatchRecordKeeper, now: 
   async function move(
     source: Recorded,
     target: Recorded,
-    move: { transferId: string; volumeL: number; happenedAt: number },
+    move: { transferId: string; volumeL: number; happenedAt: number; vessel?: string; beside?: { batchId: string; name: string }[] },
     transaction: Transaction,
   ): Promise<{ source: BatchEvent[]; target: BatchEvent[] }> {
-    const { transferId, volumeL, happenedAt } = move;
+    const { transferId, volumeL, happenedAt, vessel, beside } = move;
     const latest = Math.max(0, ...[...source.events, ...target.events].map((event) => event.happenedAt));
     if (happenedAt < latest) throw new Refusal('Later entries stand in these records; liquid is moved as they are now.', 'happenedAt');
     const events = await keeper.floated(source.row, source.events, transaction);
@@ -57,13 +57,13 @@ export function transfers(sequelize: Sequelize, keeper: BatchRecordKeeper, now: 
       id: endOf(transferId, 'out'),
       kind: 'transferOut',
       happenedAt,
-      payload: { toBatchId: to.id, toName: to.name, volumeL },
+      payload: { toBatchId: to.id, toName: to.name, volumeL, ...(vessel === undefined ? {} : { vessel }) },
     } as const;
     const into = {
       id: endOf(transferId, 'in'),
       kind: 'transferIn',
       happenedAt,
-      payload: { fromBatchId: from.id, fromName: from.name, volumeL, parcel },
+      payload: { fromBatchId: from.id, fromName: from.name, volumeL, parcel, ...(beside === undefined ? {} : { beside }) },
     } as const;
     return {
       source: await record(from, source.events, [out], now(), transaction),
@@ -87,8 +87,41 @@ export function transfers(sequelize: Sequelize, keeper: BatchRecordKeeper, now: 
           const childPlan = { ...plan, must: { ...plan.must, vessel: child.vessel } };
           await createWithin({ id: child.id, name: child.name, plan: childPlan, createdAt: new Date(now()) }, transaction);
           const target = { row: await mustFind(child.id, transaction, true), events: [] };
-          events = (await move({ row, events }, target, { transferId: child.id, volumeL: child.volumeL, happenedAt }, transaction)).source;
+          const beside = children.filter((each) => each.id !== child.id).map((each) => ({ batchId: each.id, name: each.name }));
+          const moved = {
+            transferId: child.id,
+            volumeL: child.volumeL,
+            happenedAt,
+            beside,
+            ...(child.asItStands === true ? { vessel: child.vessel.name } : {}),
+          };
+          events = (await move({ row, events }, target, moved, transaction)).source;
         }
+        return readWithin(id, transaction);
+      }),
+
+    /** Takes a split back: the child is as if it had never been, while nothing but the split is written in it, nor after it in its parent. */
+    rejoin: (id: string, childId: string): Promise<Batch> =>
+      sequelize.transaction(async (transaction) => {
+        const { source: parent, target: child } = await lockBoth(id, childId, transaction);
+        const out = parent.events.find((event) => event.id === endOf(childId, 'out'));
+        if (out === undefined) throw new Refusal('That batch was not split off this one.', 'childId');
+        const takenBack = new Set(parent.events.flatMap((event) => (event.kind === 'amendment' ? [event.payload.eventId] : [])));
+        const isBare = child.events.length === 1 && !(await keeper.hasFloat(childId, transaction));
+        const isLast = parent.events
+          .filter((event) => event.seq > out.seq && event.kind !== 'amendment' && !takenBack.has(event.id))
+          .every((event) => event.kind === 'transferOut');
+        if (!isBare || !isLast || takenBack.has(out.id))
+          throw new Refusal('More was written since; what was split stays split. To bring it back, blend that batch into this one.');
+        const withdrawal = {
+          id: uuidOf('rejoined', childId),
+          kind: 'amendment',
+          happenedAt: now(),
+          payload: { eventId: out.id, replacement: null },
+        } as const;
+        await record(parent.row, parent.events, [withdrawal], now(), transaction);
+        await child.row.update({ fate: 'rejoined' }, { transaction });
+        await keeper.destroy([childId], transaction);
         return readWithin(id, transaction);
       }),
 

@@ -34,6 +34,11 @@ onMounted(() => (standing.kind === 'reading' ? rounds.load() : undefined));
 async function move(): Promise<void> {
   if (await attempt(() => store.move(props.entry.first.id, moveTo.value))) emit('close');
 }
+const wentTo = standing.kind === 'transferOut' ? standing.payload.toBatchId : null;
+async function rejoin(): Promise<void> {
+  if (wentTo !== null && (await attempt(() => store.rejoin(wentTo)))) emit('close');
+}
+const isPoured = HAPPENINGS[standing.kind].isTransfer === true;
 const values = ref<Record<string, number | null>>(
   Object.fromEntries(fields.map(({ name }) => [name, (standing.payload as Record<string, number | undefined>)[name] ?? null])),
 );
@@ -75,7 +80,7 @@ async function save(what: 'correct' | 'take back' | 'bring back'): Promise<void>
 <template>
   <MakerDialog :title="title" width="min(460px, 94vw)" @close="emit('close')">
     <form class="stack" @submit.prevent="save('correct')">
-      <template v-if="!entry.withdrawn">
+      <template v-if="!entry.withdrawn && !isPoured">
         <QuantityField
           v-for="field in fields"
           :key="field.name"
@@ -99,10 +104,22 @@ async function save(what: 'correct' | 'take back' | 'bring back'): Promise<void>
         <PickList v-model="moveTo" label="it belongs to another batch" :options="others" />
         <el-button v-if="moveTo !== ''" :loading="busy" @click="move">Move it there</el-button>
       </p>
-      <p class="small quiet">The old entry stays on record and can be seen in the log.</p>
+      <p v-if="isPoured" class="quiet">
+        {{
+          entry.withdrawn
+            ? 'It was taken back: what was split off is in this vessel again.'
+            : wentTo === null
+              ? 'Liquid that moved between batches stays where it went; to bring it back, blend.'
+              : 'While nothing else was written in either batch it can be taken back: the other one is gone then, and its mead is here again.'
+        }}
+      </p>
+      <p v-else class="small quiet">The old entry stays on record and can be seen in the log.</p>
       <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
       <div class="deeds">
-        <el-button v-if="entry.withdrawn" type="primary" :loading="busy" @click="save('bring back')">Bring it back</el-button>
+        <template v-if="isPoured">
+          <el-button v-if="wentTo !== null && !entry.withdrawn" type="primary" :loading="busy" @click="rejoin">Take it back</el-button>
+        </template>
+        <el-button v-else-if="entry.withdrawn" type="primary" :loading="busy" @click="save('bring back')">Bring it back</el-button>
         <template v-else>
           <el-button type="primary" native-type="submit" :loading="busy" :disabled="blocked">Correct it</el-button>
           <el-button :loading="busy" @click="save('take back')">It never happened</el-button>

@@ -6,6 +6,17 @@ import { useBatch } from '../../stores/batch.ts';
 
 const store = useBatch();
 const { show } = useReader();
+/** Batches that it shares a past with: where it came from, what was split off with it, what was split off it. */
+const kin = computed(() =>
+  store.ledger.history.transfers.flatMap(({ direction, batchId, name, beside = [] }) =>
+    direction === 'in'
+      ? []
+      : [
+          { id: batchId, name, as: direction === 'born' ? 'from' : 'split off' },
+          ...beside.map((each) => ({ id: each.batchId, name: each.name, as: 'beside' })),
+        ],
+  ),
+);
 const about = computed(() => {
   const pitch = store.ledger.history.pitch;
   const volume = store.stands
@@ -25,5 +36,19 @@ const about = computed(() => {
     <h1>{{ store.batch?.name }}</h1>
     <span class="beside">{{ about }}</span>
     <span class="quiet"><slot /></span>
+    <p v-if="kin.length > 0" class="kin small quiet">
+      <span v-for="{ id, name, as } in kin" :key="id"
+        >{{ as }} <RouterLink :to="{ name: 'batch', params: { id } }">{{ name }}</RouterLink></span
+      >
+    </p>
   </header>
 </template>
+
+<style scoped>
+.kin {
+  display: flex;
+  flex-wrap: wrap;
+  flex-basis: 100%;
+  gap: 2px 14px;
+}
+</style>

@@ -20,6 +20,7 @@ const at = ref<number | null>(null);
 const { show } = useReader();
 const { refusal, busy, attempt, blocked } = useAttempt();
 
+const OWN = 'own ';
 const presentL = computed(() => viewOf(store.ledger)?.volumeL ?? 0);
 const fitting = (volumeL: number): string => smallestHolding(free.value, volumeL)?.name ?? '';
 const child = (n: number) => ({
@@ -33,6 +34,22 @@ onMounted(async () => {
   await load();
   for (const each of children.value) each.vessel = fitting(each.volumeL ?? 0);
 });
+/** Its own vessels, each of which may go its own way as it stands. */
+const own = computed(() =>
+  store.stands.length < 2
+    ? []
+    : store.stands.map(({ vessel, volumeL }, i) => ({
+        value: `${OWN}${i}`,
+        label: `its own ${vessel.name} as it stands, ${show('volumeL', volumeL)}`,
+      })),
+);
+const choices = computed(() => [...own.value, ...options.value]);
+const ownOf = (value: string) => (value.startsWith(OWN) ? store.stands[Number(value.slice(OWN.length))] : undefined);
+function choose(each: { vessel: string; volumeL: number | null }, value: string): void {
+  each.vessel = value;
+  const stand = ownOf(value);
+  if (stand !== undefined) each.volumeL = stand.volumeL;
+}
 const leftL = computed(() => presentL.value - children.value.reduce((sum, { volumeL }) => sum + (volumeL ?? 0), 0));
 const addChild = (): void => {
   children.value.push({ ...child(children.value.length + 2), volumeL: Math.max(0, Math.round(leftL.value * 50) / 100) });
@@ -48,11 +65,13 @@ async function split(): Promise<void> {
   const { batch } = store;
   if (batch === null) return;
   const done = await attempt(async () => {
-    const into = children.value.map(({ name, volumeL, vessel }) => ({
-      name,
-      volumeL: volumeL ?? 0,
-      vessel: shelf.vessels.find((each) => each.name === vessel) ?? batch.plan.must.vessel,
-    }));
+    const into = children.value.map(({ name, volumeL, vessel }) => {
+      const stand = ownOf(vessel);
+      const goes = { name, volumeL: volumeL ?? 0 };
+      return stand === undefined
+        ? { ...goes, vessel: shelf.vessels.find((each) => each.name === vessel) ?? batch.plan.must.vessel }
+        : { ...goes, vessel: stand.vessel, asItStands: true };
+    });
     await store.split(into, at.value ?? Date.now());
   });
   if (done) emit('close');
@@ -66,7 +85,7 @@ async function split(): Promise<void> {
       <div v-for="each in children" :key="each.id" class="child">
         <label><span class="small quiet">called</span><input v-model="each.name" class="line-input" maxlength="80" /></label>
         <QuantityField v-model="each.volumeL" kind="volume" label="takes" needed />
-        <PickList v-model="each.vessel" label="into" :options="options" />
+        <PickList :model-value="each.vessel" label="into" :options="choices" @update:model-value="choose(each, $event)" />
       </div>
       <p class="add">
         <button v-if="children.length < 6" type="button" class="link" @click="addChild">One more vessel</button>

@@ -26,11 +26,7 @@ const IS: { value: ChemicalId | typeof OF_NONE; label: string }[] = [
   />
   <label
     ><span class="small quiet">used for</span
-    ><input
-      :value="detail.use"
-      class="line-input"
-      maxlength="120"
-      @input="change({ use: ($event.target as HTMLInputElement).value })"
+    ><input :value="detail.use" class="line-input" maxlength="120" @input="change({ use: ($event.target as HTMLInputElement).value })"
   /></label>
   <QuantityField
     :model-value="detail.gPerTeaspoon ?? null"
