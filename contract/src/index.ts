@@ -20,7 +20,7 @@ export type { NewEvent } from './events.ts';
 export { FLOAT_SLOT_MS, floatRefusal } from './float.ts';
 export type { FloatAnswer, FloatDevice, FloatPost, MadeFloat } from './float.ts';
 export { misfitOf } from './misfit.ts';
-export { DEFAULT_PRACTICE, HOUSE_PRACTICES } from './practice.ts';
+export { DEFAULT_PRACTICE, HOUSE_PRACTICES, houseOf, unitsOf } from './practice.ts';
 export type { Practice } from './practice.ts';
 export type { Standing } from './rounds.ts';
 export { ROUTES } from './routes.ts';

@@ -79,6 +79,16 @@ export const HOUSE_PRACTICES = [
   { id: 'no-dap', name: 'No DAP', says: 'Organic nutrient alone, its nitrogen counted threefold.', organicCredit: 3, dapShare: 0 },
 ] as const;
 
+/** What goes with a system of units: the temperature that hydrometers there are marked for, and the money. */
+export function houseOf(units: Practice['units'], locale?: string): Pick<Practice, 'units' | 'calibrationC' | 'currency'> {
+  const region = locale === undefined ? undefined : new Intl.Locale(locale).region;
+  const currency = { metric: region === 'GB' ? '£' : '€', us: '$', uk: '£' }[units];
+  return { units, calibrationC: units === 'us' ? SIXTY_F_C : AT_20_C, currency };
+}
+const [AT_20_C, SIXTY_F_C] = CALIBRATIONS_C;
+/** The units that most makers of a place work in. */
+export const unitsOf = (locale: string): Practice['units'] => (new Intl.Locale(locale).region === 'US' ? 'us' : 'metric');
+
 export const DEFAULT_PRACTICE: Practice = {
   units: 'metric',
   region: 'eu',

@@ -1,5 +1,5 @@
-import { DAY_MS, SHOWN_UNITS, UNIT_SYMBOL, celsiusToF, isRough, massFromG, volumeFromL } from '@hollow-bell/core/quantities';
-import type { Quantity, Ranged, Sentence, UnitSystem } from '@hollow-bell/core/quantities';
+import { DAY_MS, LITERS_PER, SHOWN_UNITS, UNIT_SYMBOL, celsiusToF, isRough, massFromG, volumeFromL } from '@hollow-bell/core/quantities';
+import type { Quantity, Ranged, Sentence, UnitSystem, VolumeUnit } from '@hollow-bell/core/quantities';
 
 export type QuantityKind = Quantity['kind'];
 
@@ -12,8 +12,19 @@ export interface Reader {
 
 /** Below this, mass is shown in grams in every system: nutrients and salts are weighed in grams. */
 const SMALL_MASS_G = 200;
-/** Below this, volume is shown in milliliters in every system: yeast water and samples are measured in them. */
+/** Below this, volume is shown in milliliters in every system: spoons and drops. */
 const SMALL_VOLUME_L = 0.1;
+/** In a house of gallons volumes below half a gallon are told in smaller measures, each up to so many liters, with its decimals. */
+const SMALLER: Record<UnitSystem, readonly { unit: VolumeUnit; toL: number; digits: number }[]> = {
+  metric: [],
+  us: [
+    { unit: 'us_floz', toL: LITERS_PER.us_qt / 2, digits: 1 },
+    { unit: 'us_qt', toL: LITERS_PER.us_gal / 2, digits: 2 },
+  ],
+  uk: [{ unit: 'uk_pt', toL: LITERS_PER.uk_gal / 2, digits: 2 }],
+};
+/** Below this a fluid ounce is told in milliliters too: spoons. */
+const LEAST_OUNCES_L = 0.015;
 
 /** Making a format costs far more than using it, and a screen uses a few of them hundreds of times. */
 const formats = new Map<string, Intl.NumberFormat | Intl.DateTimeFormat>();
@@ -53,14 +64,26 @@ function shownMass(massG: number, { units, locale }: Reader): [string, string] {
 }
 
 function shownVolume(volumeL: number, { units, locale }: Reader): [string, string] {
-  if (volumeL > 0 && volumeL < SMALL_VOLUME_L) return [fixed(volumeL * 1000, 0, locale), 'ml'];
+  const smallL = units === 'us' ? LEAST_OUNCES_L : SMALL_VOLUME_L;
+  if (volumeL > 0 && volumeL < smallL) return [fixed(volumeL * 1000, 0, locale), 'ml'];
+  const smaller = volumeL > 0 ? SMALLER[units].find(({ toL }) => volumeL < toL) : undefined;
+  if (smaller !== undefined) return [fixed(volumeFromL(volumeL, smaller.unit), smaller.digits, locale), UNIT_SYMBOL[smaller.unit]];
   const unit = SHOWN_UNITS[units].volume;
   const value = volumeFromL(volumeL, unit);
   return [fixed(value, digitsFor(value), locale), UNIT_SYMBOL[unit]];
 }
 
+/** What a bottle holds, as it is called there: milliliters, or fluid ounces. */
+function shownBottle(sizeMl: number, { units, locale }: Reader): [string, string] {
+  const value = units === 'us' ? volumeFromL(sizeMl / 1000, 'us_floz') : sizeMl;
+  return [fixed(value, Math.abs(value - Math.round(value)) < 0.05 ? 0 : 1, locale), units === 'us' ? UNIT_SYMBOL.us_floz : 'ml'];
+}
+
+const isWhole = (value: number): boolean => Math.abs(value - Math.round(value)) < 1e-6;
+
+/** Whole degrees of the one scale are whole ones of the other: nobody reads 57.2 °F. */
 function shownTemp(tempC: number, { units, locale }: Reader): [string, string] {
-  const value = units === 'us' ? celsiusToF(tempC) : tempC;
+  const value = units === 'us' ? (isWhole(tempC) ? Math.round(celsiusToF(tempC)) : celsiusToF(tempC)) : tempC;
   return [fixed(value, Math.abs(value - Math.round(value)) < 0.05 ? 0 : 1, locale), units === 'us' ? '°F' : '°C'];
 }
 
@@ -108,6 +131,8 @@ export function shownParts(kind: QuantityKind, value: number, reader: Reader): [
       return [shownTeaspoons(value, locale), 'tsp'];
     case 'volumeL':
       return shownVolume(value, reader);
+    case 'bottleMl':
+      return shownBottle(value, reader);
     case 'tempC':
       return shownTemp(value, reader);
     case 'degrees':
@@ -147,12 +172,12 @@ export function shown(kind: QuantityKind, value: number, reader: Reader): string
   return unit === '' ? number : `${number}${NBSP}${unit}`;
 }
 
-/** “1.106 – 1.118”; empty where the range is nothing. */
+/** “1.106 – 1.118”; empty where the range is nothing. Ends of different units each carry their own. */
 export function shownRange(kind: QuantityKind, range: Ranged, reader: Reader): string {
-  const [low] = shownParts(kind, range.low, reader);
+  const [low, lowUnit] = shownParts(kind, range.low, reader);
   const [high, unit] = shownParts(kind, range.high, reader);
-  if (range.low === range.high || low === high) return '';
-  return `${low} – ${high}${unit === '' ? '' : `${NBSP}${unit}`}`;
+  if (range.low === range.high || (low === high && lowUnit === unit)) return '';
+  return `${low}${lowUnit === unit ? '' : `${NBSP}${lowUnit}`} – ${high}${unit === '' ? '' : `${NBSP}${unit}`}`;
 }
 
 /** A figure as one number, or as its range where it is mostly doubt. */

@@ -1,7 +1,17 @@
-import { requireWithin } from '../quantities/index.ts';
+import { LITERS_PER, requireWithin } from '../quantities/index.ts';
+import type { UnitSystem } from '../quantities/index.ts';
 
-/** Bottles makers use, ml. */
-export const BOTTLE_SIZES_ML = [750, 500, 375, 330] as const;
+/** To the tenth of a milliliter: nobody fills finer. */
+const FL_OZ_ML = Math.round(LITERS_PER.us_floz * 10_000) / 10;
+
+/** Bottles that makers use, ml; in the States beer comes in 12 and 22 fl oz. */
+const SIZES_ML: Record<UnitSystem, readonly number[]> = {
+  metric: [750, 500, 375, 330],
+  us: [750, 22 * FL_OZ_ML, 375, 12 * FL_OZ_ML],
+  uk: [750, 500, 375, 330],
+};
+/** The bottles at hand in a house, ml, the largest first. */
+export const bottleSizesMl = (units: UnitSystem): readonly number[] => SIZES_ML[units];
 
 const FULL_WITHIN_ML = 0.5;
 

@@ -1,2 +1,2 @@
 /* What was bottled, counted by size. */
-export { BOTTLE_SIZES_ML, countBottles } from './count.ts';
+export { bottleSizesMl, countBottles } from './count.ts';

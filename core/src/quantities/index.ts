@@ -8,6 +8,7 @@ export type { Ranged } from './range.ts';
 export { Refusal, requireWithin } from './refusal.ts';
 export {
   abvPct,
+  bottleMl,
   brix,
   degrees,
   gPerL,

@@ -8,6 +8,7 @@ export interface Quantity {
     | 'teaspoons'
     | 'degrees'
     | 'volumeL'
+    | 'bottleMl'
     | 'tempC'
     | 'sg'
     | 'abv'
@@ -49,6 +50,8 @@ export const degrees = quantity('degrees');
 /** Leveled teaspoons, shown as spoons go: eighths, then quarters. */
 export const teaspoons = quantity('teaspoons');
 export const volumeL = quantity('volumeL');
+/** What a bottle holds, as bottles are called. */
+export const bottleMl = quantity('bottleMl');
 export const tempC = quantity('tempC');
 export const gravity = quantity('sg');
 export const abvPct = quantity('abv');
@@ -82,6 +85,7 @@ const PLAIN: Record<Quantity['kind'], [digits: number, unit: string]> = {
   teaspoons: [2, ' tsp'],
   degrees: [1, ' °C'],
   volumeL: [2, ' L'],
+  bottleMl: [0, ' ml'],
   tempC: [1, ' °C'],
   sg: [3, ''],
   abv: [1, ' % vol'],

@@ -179,8 +179,9 @@ describe('the dip line', () => {
     expect(doubts('30 h ago 1.052')).toMatch(/Is the time right/);
     expect(doubts('97 h ago 1.108')).toMatch(/before the yeast went in/);
     expect(doubts('ph 3.9')).toMatch(/spoils easily/);
-    expect(doubts('ph 2.8')).toMatch(/calibrated/);
-    for (const plain of ['ph 3.8', 'ph 2.9']) expect(doubts(plain), plain).toBe('');
+    expect(doubts('ph 2.8')).toMatch(/buffers 4 and 7/);
+    expect(doubts('ph 3.09')).toMatch(/this yeast labors/);
+    for (const plain of ['ph 3.8', 'ph 3.1']) expect(doubts(plain), plain).toBe('');
     for (const plain of ['1.050', '1.061', '30 h ago 1.064', '20c', 'ph 3.4', 'fed 1 g dap']) expect(doubts(plain), plain).toBe('');
   });
 

@@ -25,7 +25,12 @@ const shelf: ShelfItem[] = [
     composition: honeyComposition(0.171, 0.032),
     sugarSpread: 0,
   }),
-  item('strong yeast', { kind: 'yeast', typeId: 'strong', own: { toleranceAbv: { value: 17, low: 16, high: 18 }, demand: 'high' }, gPerPacket: 5 }),
+  item('strong yeast', {
+    kind: 'yeast',
+    typeId: 'strong',
+    own: { toleranceAbv: { value: 17, low: 16, high: 18 }, demand: 'high' },
+    gPerPacket: 5,
+  }),
   item('organic nutrient', { kind: 'nutrient', ammoniumN: 0, aminoN: 0.04, gPerTeaspoon: 2.8, capGPerL: 4 }, { putAway: true }),
   item('sulfite tablets', { kind: 'chemical', use: 'sulfite', is: 'potassium metabisulfite', gPerTablet: 0.44, gPerPacket: 44 }),
   item('-dash first', { kind: 'chemical', use: '=sum' }, { pricePerKg: null, expiresOn: null, note: '' }),

@@ -227,7 +227,10 @@ function itemOf(cells: Record<string, string>, newId: () => string): unknown {
     const tolerance =
       value === null ? {} : { toleranceAbv: { value, low: number('tolerance_low', value), high: number('tolerance_high', value) } };
     const demand = text('nitrogen_demand') === '' ? {} : { demand: text('nitrogen_demand') };
-    return { ...common, detail: { kind, typeId: text('yeast_type'), own: { ...tolerance, ...demand }, ...figure('gPerPacket', 'g_per_packet') } };
+    return {
+      ...common,
+      detail: { kind, typeId: text('yeast_type'), own: { ...tolerance, ...demand }, ...figure('gPerPacket', 'g_per_packet') },
+    };
   }
   const details: Record<string, () => object> = {
     nutrient: () => ({

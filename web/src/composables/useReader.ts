@@ -1,5 +1,6 @@
 import { shown, shownFigure, shownMoney, shownParts, shownRange, shownSentence } from '@hollow-bell/tell';
 import type { QuantityKind, Reader } from '@hollow-bell/tell';
+import { GRAMS_PER, SHOWN_UNITS, UNIT_SYMBOL } from '@hollow-bell/core/quantities';
 import type { Quantity, Ranged, Sentence, TypedBy } from '@hollow-bell/core/quantities';
 import { useNow } from '@vueuse/core';
 import { computed } from 'vue';
@@ -10,6 +11,11 @@ export function useReader() {
   const house = usePractice();
   const clock = useNow({ interval: 20_000 });
   const reader = computed<Reader>(() => ({ units: house.practice.units, locale: undefined, now: clock.value.getTime() }));
+  /** What honey and fruit are priced by. */
+  const sold = computed(() => {
+    const unit = SHOWN_UNITS[house.practice.units].mass;
+    return { kg: GRAMS_PER[unit] / 1000, symbol: UNIT_SYMBOL[unit], name: unit === 'lb' ? 'pound' : 'kilogram' };
+  });
   /** How this maker's numbers are read. */
   const typedBy = computed<TypedBy>(() => ({ units: house.practice.units, locale: navigator.language }));
   return {
@@ -21,6 +27,10 @@ export function useReader() {
     showFigure: (kind: QuantityKind, figure: Ranged): string => shownFigure(kind, figure, reader.value),
     range: (kind: QuantityKind, range: Ranged): string => shownRange(kind, range, reader.value),
     money: (amount: number): string => shownMoney(amount, house.practice.currency, reader.value),
+    /** By the kilogram or the pound, as the house weighs. */
+    priced: (pricePerKg: number): string =>
+      `${shownMoney(pricePerKg * sold.value.kg, house.practice.currency, reader.value)}/${sold.value.symbol}`,
+    sold,
     tell: (sentence: Sentence): string => shownSentence(sentence, reader.value),
   };
 }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { DEFAULT_PRACTICE } from '@hollow-bell/contract';
+import { DEFAULT_PRACTICE, houseOf, unitsOf } from '@hollow-bell/contract';
 import { ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { api } from '../api/client.ts';
@@ -10,7 +10,7 @@ import { usePractice } from '../stores/practice.ts';
 const house = usePractice();
 const router = useRouter();
 const { refusal, busy, attempt, blocked } = useAttempt();
-const practice = ref({ ...DEFAULT_PRACTICE });
+const practice = ref({ ...DEFAULT_PRACTICE, ...houseOf(unitsOf(navigator.language), navigator.language) });
 
 async function begin(demo: boolean): Promise<void> {
   await attempt(async () => {

@@ -1,5 +1,7 @@
 <script setup lang="ts">
-import { BOTTLE_SIZES_ML, countBottles } from '@hollow-bell/core/bottle';
+import { bottleSizesMl, countBottles } from '@hollow-bell/core/bottle';
+import { eventSentence } from '@hollow-bell/core/record';
+import type { EventContent } from '@hollow-bell/core/record';
 import { whyNotBottle } from '@hollow-bell/core/watch';
 import { exactly } from '@hollow-bell/core/quantities';
 import { computed, ref } from 'vue';
@@ -14,31 +16,29 @@ import { useReader } from '../composables/useReader.ts';
 import { useBatch } from '../stores/batch.ts';
 
 const store = useBatch();
-const { show, tell } = useReader();
+const { show, tell, reader } = useReader();
 const { refusal, busy, attempt, blocked } = useAttempt();
 const lostL = ref<number | null>(0.1);
-const counts = ref<(number | null)[]>(BOTTLE_SIZES_ML.map(() => 0));
+const sizesMl = bottleSizesMl(reader.value.units);
+const counts = ref<(number | null)[]>(sizesMl.map(() => 0));
 const stop = computed(() => whyNotBottle(store.ledger, store.now));
 const availableL = computed(() => Math.max(0, (store.view?.volumeL ?? 0) - (lostL.value ?? 0)));
-const ifAlone = computed(() => BOTTLE_SIZES_ML.map((sizeMl) => ({ sizeMl, ...countBottles(availableL.value, sizeMl) })));
+const ifAlone = computed(() => sizesMl.map((sizeMl) => ({ sizeMl, ...countBottles(availableL.value, sizeMl) })));
 const chosen = computed(() =>
-  BOTTLE_SIZES_ML.map((sizeMl, i) => ({ sizeMl, count: Math.round(counts.value[i] ?? 0) })).filter(({ count }) => count > 0),
+  sizesMl.map((sizeMl, i) => ({ sizeMl, count: Math.round(counts.value[i] ?? 0) })).filter(({ count }) => count > 0),
 );
 const filledL = computed(() => chosen.value.reduce((sum, { sizeMl, count }) => sum + (sizeMl * count) / 1000, 0));
 const leftL = computed(() => availableL.value - filledL.value);
 
 function fillWith(index: number): void {
-  const others = BOTTLE_SIZES_ML.reduce((sum, sizeMl, i) => (i === index ? sum : sum + (sizeMl * (counts.value[i] ?? 0)) / 1000), 0);
-  counts.value[index] = countBottles(availableL.value - others, BOTTLE_SIZES_ML[index] ?? 750).full;
+  const others = sizesMl.reduce((sum, sizeMl, i) => (i === index ? sum : sum + (sizeMl * (counts.value[i] ?? 0)) / 1000), 0);
+  counts.value[index] = countBottles(availableL.value - others, sizesMl[index] ?? 750).full;
 }
 
-const record = (): Promise<boolean> =>
-  attempt(() =>
-    store.write(
-      [{ kind: 'bottling', payload: { bottles: chosen.value } }],
-      `bottled ${chosen.value.map(({ count, sizeMl }) => `${count} × ${sizeMl} ml`).join(', ')}`,
-    ),
-  );
+function record(): Promise<boolean> {
+  const event: EventContent = { kind: 'bottling', payload: { bottles: chosen.value } };
+  return attempt(() => store.write([event], tell(eventSentence(event))));
+}
 </script>
 
 <template>
@@ -56,7 +56,7 @@ const record = (): Promise<boolean> =>
         </div>
         <div class="pairs">
           <p v-for="bottle in store.ledger.history.bottled.bottles" :key="bottle.sizeMl">
-            <span>{{ bottle.sizeMl }} ml</span><b>{{ bottle.count }}</b>
+            <span>{{ show('bottleMl', bottle.sizeMl) }}</span><b>{{ bottle.count }}</b>
           </p>
         </div>
       </div>
@@ -71,9 +71,9 @@ const record = (): Promise<boolean> =>
         <QuantityField v-model="lostL" kind="volume" label="left behind on lees and in the hose" class="lost" />
         <ul class="sizes">
           <li v-for="(size, i) in ifAlone" :key="size.sizeMl">
-            <b>{{ size.sizeMl }} ml</b>
-            <span class="quiet small">alone: {{ size.full }} full, {{ Math.round(size.remainderMl) }} ml over</span>
-            <QuantityField v-model="counts[i]!" kind="count" :label="`bottles of ${size.sizeMl} ml`" hide-label />
+            <b>{{ show('bottleMl', size.sizeMl) }}</b>
+            <span class="quiet small">alone: {{ size.full }} full, {{ show('volumeL', size.remainderMl / 1000) }} over</span>
+            <QuantityField v-model="counts[i]!" kind="count" :label="`bottles of ${show('bottleMl', size.sizeMl)}`" hide-label />
             <button type="button" class="link" @click="fillWith(i)">as many as fit</button>
           </li>
         </ul>

@@ -77,7 +77,10 @@ export const useBatch = defineStore('batch', () => {
   }
 
   /** Parts of it siphoned into vessels of their own, each a batch from then on. */
-  async function split(parts: readonly { volumeL: number; vessel: Vessel; name?: string; asItStands?: boolean }[], at: number): Promise<void> {
+  async function split(
+    parts: readonly { volumeL: number; vessel: Vessel; name?: string; asItStands?: boolean }[],
+    at: number,
+  ): Promise<void> {
     const current = batch.value;
     if (current === null) return;
     const children = parts.map(({ volumeL, vessel, name, asItStands }, i) => ({

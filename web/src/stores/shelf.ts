@@ -100,5 +100,21 @@ export const useShelf = defineStore('shelf', () => {
     if (!loaded.value) await load();
   };
 
-  return { phMeter, loadOnce, fromLot, shelved, standing, loaded, problem, leftG, yeasts, vessels, vesselCount, load, put, remove, importAll };
+  return {
+    phMeter,
+    loadOnce,
+    fromLot,
+    shelved,
+    standing,
+    loaded,
+    problem,
+    leftG,
+    yeasts,
+    vessels,
+    vesselCount,
+    load,
+    put,
+    remove,
+    importAll,
+  };
 });

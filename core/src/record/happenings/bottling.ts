@@ -1,4 +1,4 @@
-import { list, number, record, whole } from '../../quantities/index.ts';
+import { bottleMl, list, number, record, say, whole } from '../../quantities/index.ts';
 import { VOLUME_SLACK, requireVolume } from '../believed.ts';
 import { happening } from '../happening.ts';
 import { removeFraction } from '../inVessel.ts';
@@ -20,7 +20,10 @@ export const bottling = happening({
     ledger.history.bottled = { at, bottles: [...(bottled?.bottles ?? []), ...bottles], mead };
     if (before !== null) removeFraction(ledger.liquid, litersIn(payload) / before.volumeL);
   },
-  says: ({ bottles }) => [`bottled ${bottles.map(({ count, sizeMl }) => `${count} × ${sizeMl} ml`).join(', ')}`],
+  says: ({ bottles }) => [
+    'bottled ',
+    ...bottles.flatMap(({ count, sizeMl }, i) => say`${i === 0 ? '' : ', '}${String(count)} × ${bottleMl(sizeMl)}`),
+  ],
   corrects: [],
   closesL: litersIn,
 });

@@ -16,7 +16,14 @@ export const transferIn = happening({
   apply: (ledger, { fromBatchId, fromName, volumeL, parcel, beside = [] }, { at }) => {
     const direction = receive(ledger, parcel);
     ledger.history.lastEventAt = at;
-    ledger.history.transfers.push({ at, batchId: fromBatchId, name: fromName, volumeL, direction, beside: beside.map((each) => ({ ...each })) });
+    ledger.history.transfers.push({
+      at,
+      batchId: fromBatchId,
+      name: fromName,
+      volumeL,
+      direction,
+      beside: beside.map((each) => ({ ...each })),
+    });
   },
   says: (payload) => say`took over ${volumeL(payload.volumeL)} from ${payload.fromName}`,
   corrects: [],

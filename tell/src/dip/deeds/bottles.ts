@@ -1,4 +1,4 @@
-import { BOTTLE_SIZES_ML } from '@hollow-bell/core/bottle';
+import { bottleSizesMl } from '@hollow-bell/core/bottle';
 import type { BottleEnd } from '@hollow-bell/core/record';
 import { litersOf } from '../amount.ts';
 import { DipAsk, candidate } from '../ask.ts';
@@ -13,7 +13,7 @@ export function readBottled(rest: string, context: DipContext, again: Again): Pa
     return entry({ kind: 'bottling', payload: { bottles: [{ sizeMl: Math.round(liters * 1e6) / 1e3, count: Number(times[1]) }] } });
   }
   const count = /^(\d+)(?:\s+bottles?)?$/.exec(rest)?.[1];
-  const sizes = BOTTLE_SIZES_ML.map((ml) => candidate(again(`bottled ${count ?? 6} x ${ml} ml`)));
+  const sizes = bottleSizesMl(context.units).map((ml) => candidate(again(`bottled ${count ?? 6} x ${ml} ml`)));
   throw new DipAsk(count === undefined ? 'How many bottles, of which size?' : `${count} bottles of which size?`, sizes);
 }
 

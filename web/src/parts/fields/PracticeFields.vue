@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { HOUSE_PRACTICES } from '@hollow-bell/contract';
+import { HOUSE_PRACTICES, houseOf } from '@hollow-bell/contract';
 import type { Practice } from '@hollow-bell/contract';
 import { SHOWN_UNITS } from '@hollow-bell/core/quantities';
 import QuantityField from './QuantityField.vue';
@@ -17,6 +17,15 @@ const REGIONS = [
 ] as const;
 const isHouse = (house: (typeof HOUSE_PRACTICES)[number]): boolean =>
   practice.value.organicCredit === house.organicCredit && practice.value.dapShare === house.dapShare;
+/** What was left as the old units had it goes with the new ones. */
+function goWith(units: Practice['units']): Partial<Practice> {
+  const [before, after] = [houseOf(practice.value.units), houseOf(units)];
+  return {
+    units,
+    ...(practice.value.calibrationC === before.calibrationC ? { calibrationC: after.calibrationC } : {}),
+    ...(practice.value.currency === before.currency ? { currency: after.currency } : {}),
+  };
+}
 const change = (over: Partial<Practice>): void => {
   practice.value = { ...practice.value, ...over };
 };
@@ -27,7 +36,7 @@ const change = (over: Partial<Practice>): void => {
     <fieldset>
       <legend>Units</legend>
       <label v-for="units in UNITS" :key="units.id" class="choice">
-        <input type="radio" name="units" :checked="practice.units === units.id" @change="change({ units: units.id })" />
+        <input type="radio" name="units" :checked="practice.units === units.id" @change="change(goWith(units.id))" />
         <span
           ><b>{{ units.name }}</b> <span class="quiet">{{ SHOWN_UNITS[units.id].label }}</span></span
         >

@@ -1,6 +1,6 @@
 import { FINING_IDS, chemicalEntry, drippingOf, mixedOf } from '@hollow-bell/core/record';
 import type { BottleEnd, EventContent, FiningId, Ledger, Mark, RemovalReason } from '@hollow-bell/core/record';
-import { massG, say } from '@hollow-bell/core/quantities';
+import { massG, say, volumeL } from '@hollow-bell/core/quantities';
 import type { FieldKind, Limits, Sentence } from '@hollow-bell/core/quantities';
 import { SULFITE_SALTS } from '@hollow-bell/core/preservatives';
 
@@ -235,9 +235,8 @@ export const ACTS: readonly Act[] = [
       { is: 'quantity', name: 'lowL', label: 'foamed over, at least', kind: 'volume' },
       { is: 'quantity', name: 'highL', label: 'at most', kind: 'volume' },
     ],
-    about: () => [
-      'Slowly at first: a must full of gas can erupt. Half a minute one way, half a minute the other, about eight times, never on the vessel’s floor. What ran over is often one to two liters; leave it empty where nothing did.',
-    ],
+    about: () =>
+      say`Slowly at first: a must full of gas can erupt. Half a minute one way, half a minute the other, about eight times, never on the vessel’s floor. What ran over is often ${volumeL(1)} to ${volumeL(2)}; leave it empty where nothing did.`,
     make: (given) => [{ kind: 'note', payload: { text: 'Degassed', mark: 'degassed' } }, ...foamedOver(given)],
   },
   marked('stirred', 'Stirred', 'Stirred'),

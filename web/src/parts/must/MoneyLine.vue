@@ -1,13 +1,16 @@
 <script setup lang="ts">
 import type { Cost } from '@hollow-bell/core/must';
+import { LITERS_PER, SHOWN_UNITS } from '@hollow-bell/core/quantities';
 import type { Working } from '@hollow-bell/core/quantities';
+import { computed } from 'vue';
 import { useReader } from '../../composables/useReader.ts';
 import QuantityField from '../fields/QuantityField.vue';
 import WorkingSheet from '../figures/WorkingSheet.vue';
 
 defineProps<{ cost: Cost; working: Working; otherCost: number }>();
 const emit = defineEmits<{ otherCost: [amount: number] }>();
-const { money } = useReader();
+const { money, reader } = useReader();
+const volume = computed(() => SHOWN_UNITS[reader.value.units].volume);
 </script>
 
 <template>
@@ -16,9 +19,8 @@ const { money } = useReader();
       <button type="button" class="money" :aria-label="`Cost ${money(cost.total)}. Show working`" data-figure="Cost">
         <span>Cost</span><b class="number">{{ cost.total > 0 ? money(cost.total) : 'no price yet' }}</b>
         <span v-if="cost.total > 0" class="small quiet"
-          >{{ money(cost.perLiter) }} a liter, {{ money(cost.perBottle) }} a bottle<template v-if="cost.unpriced.length > 0"
-            >; {{ cost.unpriced.length }} without a price</template
-          ></span
+          >{{ money(cost.perLiter * LITERS_PER[volume]) }} a {{ volume === 'l' ? 'liter' : 'gallon' }}, {{ money(cost.perBottle) }} a
+          bottle<template v-if="cost.unpriced.length > 0">; {{ cost.unpriced.length }} without a price</template></span
         >
       </button>
     </template>

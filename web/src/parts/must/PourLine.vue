@@ -14,7 +14,7 @@ import QuantityField from '../fields/QuantityField.vue';
 const props = defineProps<{ line: PlannedIngredient; leftG: number | null; last: boolean }>();
 const emit = defineEmits<{ change: [over: Partial<PlannedIngredient>]; perLiter: []; remove: [] }>();
 
-const { show } = useReader();
+const { show, sold } = useReader();
 const open = ref(false);
 const STAGES: { value: Stage; label: string }[] = [
   { value: 'before', label: 'before the yeast' },
@@ -107,10 +107,10 @@ const toggleLock = (): void => emit('change', { lock: props.line.lock === 'free'
         @update:model-value="emit('change', { bagDays: $event === null || $event < 1 ? undefined : Math.round($event) })"
       />
       <QuantityField
-        :model-value="line.pricePerKg ?? null"
+        :model-value="line.pricePerKg === undefined ? null : line.pricePerKg * sold.kg"
         kind="money"
-        label="price of a kilogram"
-        @update:model-value="emit('change', { pricePerKg: $event ?? undefined })"
+        :label="`price of a ${sold.name}`"
+        @update:model-value="emit('change', { pricePerKg: $event === null ? undefined : $event / sold.kg })"
       />
       <p class="whole deeds-row">
         <button v-if="line.lock !== 'perLiter'" type="button" class="link" @click="emit('perLiter')">Hold per liter of must</button>

@@ -20,7 +20,7 @@ const props = defineProps<{ from: Shelved | ShelfKind }>();
 const emit = defineEmits<{ close: [] }>();
 
 const shelf = useShelf();
-const { show } = useReader();
+const { show, sold } = useReader();
 const { refusal, busy, attempt, blocked } = useAttempt();
 const { item, isNew, takenG, leftG, version, beLike, checked } = useShelfDraft(props.from);
 const detail = computed(() => item.value.detail);
@@ -29,7 +29,7 @@ const unitPrice = computed(() =>
   isCounted(detail.value.kind)
     ? null
     : detail.value.kind === 'ingredient'
-      ? { label: 'price of a kilogram', kg: 1 }
+      ? { label: `price of a ${sold.value.name}`, kg: sold.value.kg }
       : { label: 'price of a gram', kg: 0.001 },
 );
 

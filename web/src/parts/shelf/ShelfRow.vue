@@ -10,7 +10,7 @@ import { liquidColor } from '../../look/liquidColor.ts';
 const props = defineProps<{ shelved: Shelved; now: number }>();
 defineEmits<{ open: [] }>();
 
-const { show, money } = useReader();
+const { show, money, priced } = useReader();
 const SOON_DAYS = 30;
 /** A meter wants its buffers again after this (our estimate). */
 const CALIBRATION_DAYS = 60;
@@ -40,7 +40,7 @@ const about = computed(() => {
 const price = computed(() => {
   const { pricePerKg, detail } = item.value;
   if (pricePerKg === null) return '';
-  return detail.kind === 'ingredient' ? `${money(pricePerKg)}/kg` : `${money(pricePerKg / 1000)}/g`;
+  return detail.kind === 'ingredient' ? priced(pricePerKg) : `${money(pricePerKg / 1000)}/g`;
 });
 const warning = computed(() => {
   const { expiresOn, detail } = item.value;
