@@ -75,6 +75,7 @@ describe('the dip line', () => {
     const payload = (typed: string) => first(typed, { products }).payload;
     expect(payload('2 white tablets')).toEqual({ salt: 'potassium', massG: 0.88, lotId: 'tabs' });
     expect(payload('added half a tsp soft salt')).toEqual({ salt: 'bicarbonate', massG: 2.25, lotId: 'salt' });
+    expect(payload('pitched one packet')).toMatchObject({ yeastId: 'ale', massG: 11, lotId: 'mild' });
     expect(payload('half a packet mild yeast')).toMatchObject({ yeastId: 'ale', massG: 5.5, lotId: 'mild' });
     expect(() => read('one packet soft salt', { products })).toThrow(DipAsk);
   });

@@ -200,8 +200,9 @@ function readPlainly(rest: string, context: DipContext, again: Again, verb: stri
     });
   }
   const yeasts = among.filter(({ kind }) => kind === 'yeast');
-  if (named === '' && isPitch && yeasts.length === 1 && amount !== null && yeasts[0] !== undefined)
-    return pourOf(yeasts[0], amount, context, again, verb);
+  const own = yeasts.filter(({ isOwn }) => isOwn);
+  const [only] = own.length === 1 ? own : yeasts.length === 1 ? yeasts : [];
+  if (named === '' && isPitch && only !== undefined && amount !== null) return pourOf(only, amount, context, again, verb);
   if (named === '') {
     const likely = [
       ...new Map(
