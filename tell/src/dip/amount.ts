@@ -15,7 +15,7 @@ export interface Amount {
 const COUNTS: Record<string, number> = { a: 1, an: 1, one: 1, two: 2, three: 3, four: 4, five: 5, six: 6, half: 0.5, 'half a': 0.5 };
 const PIECES = /^(packets?|packs?|sachets?|tablets?|tabs?|jars?|boxes|box|cans?|tins?|drops?|mugs?|handfuls?|pinch(?:es)?)\b\s*/;
 const COUNTED = new RegExp(
-  `\\b(half an?|half|an?|one|two|three|four|five|six)\\s+(?:level\\s+)?(?=(?:packet|pack|sachet|tablet|tab|jar|box|can|tin|drop|mug|handful|pinch|tsp|teaspoon|tbsp|tablespoon|cup|pint|quart|gallon|gal|liter|litre|pound|ounce|kilo)s?\\b)`,
+  `\\b(half an?|half|an?|one|two|three|four|five|six)\\s+(?:level\\s+)?(?=(?:packet|pack|sachet|tablet|tab|jar|box|can|tin|drop|mug|handful|pinch|tsp|teaspoon|tbsp|tablespoon|cup|pint|quart|gallon|gal|liter|litre|pound|ounce|kilo)s?\\b|(?:[a-z-]+ ){0,2}(?:tablets?|packets?|sachets?)\\b|(?:[a-z-]+ )?(?:pods?|sticks?|cloves?|bags?|beans?|oranges?|lemons?|limes?|apples?|pears?|peaches|peach|plums?)$)`,
 );
 
 const pieceOf = (word: string): Amount['of'] => (/^(?:packet|pack|sachet)/.test(word) ? 'packet' : /^tab/.test(word) ? 'tablet' : 'piece');

@@ -58,6 +58,48 @@ describe('the dip line', () => {
     ['added 1.2 g potassium bicarbonate', 'base', { salt: 'bicarbonate', massG: 1.2 }],
     ['degassed', 'note', { mark: 'degassed' }],
     ['smells of sulfur', 'note', { mark: 'sulfur' }],
+    ['refractometer 12.4', 'reading', { brix: 12.4 }],
+    ['12.4% brix', 'reading', { brix: 12.4 }],
+    ['lees 1/2 inch', 'reading', { leesMm: 12.7 }],
+    ['lees half an inch', 'reading', { leesMm: 12.7 }],
+    ['must at 24c', 'reading', { tempC: 24 }],
+    ['fed half', 'nutrient', { source: 'organic', massG: 0.8 }],
+    ['overflowed, about 1 l', 'removal', { volumeL: 1, reason: 'foam' }],
+    ['4.2 l racked', 'rack', { volumeL: 4.2 }],
+    ['racked, 4.2 l', 'rack', { volumeL: 4.2 }],
+    ['transferred 4.2 l to the 5 l jug', 'rack', { volumeL: 4.2 }],
+    ['back-sweetened with 100 g honey', 'honey', { massG: 100 }],
+    ['diluted with 0.5 l water', 'water', { volumeL: 0.5 }],
+    ['sulfited 0.4 g', 'sulfite', { massG: 0.4 }],
+    ['500 g frozen blueberries', 'ingredient', { name: 'blueberries', massG: 500 }],
+    ['zest of an orange', 'ingredient', { name: 'orange zest', massG: 9 }],
+    ['4 black tea bags', 'ingredient', { massG: 8 }],
+    ['lactic acid 5 ml', 'ingredient', { name: 'lactic acid, 80 %', massG: expect.closeTo(5.95, 6) as number }],
+    ['pitched 11 g ale yeast', 'yeast', { yeastId: 'ale', massG: 11 }],
+    ['pitched 5 g', 'yeast', { yeastId: 'allround', massG: 5 }],
+    ['heated 63c 20 min', 'heat', { tempC: 63, minutes: 20 }],
+    ['cold crashed to 4c', 'cure', { cure: 'cool', toC: 4 }],
+    ['moved upstairs', 'moved', { to: 'upstairs' }],
+    ['put in the fridge', 'moved', { to: 'fridge' }],
+    ['bottled 12 x 330', 'bottling', { bottles: [{ sizeMl: 330, count: 12 }] }],
+    [
+      'bottled 3 x 750 ml and 4 x 375 ml',
+      'bottling',
+      {
+        bottles: [
+          { sizeMl: 750, count: 3 },
+          { sizeMl: 375, count: 4 },
+        ],
+      },
+    ],
+    ['one bottle burst', 'bottleOut', { count: 1, end: 'broken' }],
+    ['bubbles stopped', 'note', { mark: 'quiet' }],
+    ['one bubble every 10 seconds', 'note', { mark: 'bubbling' }],
+    ['crystal clear', 'note', { mark: 'clear' }],
+    ['almost clear', 'note', { mark: 'hazy' }],
+    ['a thin white film', 'note', { mark: 'film' }],
+    ['burnt rubber', 'note', { mark: 'rubber' }],
+    ['stirred for 2 min', 'note', { mark: 'stirred' }],
     ['Tasted with the neighbours, Too dry', 'note', { text: 'Tasted with the neighbours, Too dry' }],
   ])('reads “%s”', (typed, kind, payload) => {
     const event = first(typed);
@@ -88,12 +130,28 @@ describe('the dip line', () => {
     expect(() => read('fed', { plannedDose: null })).toThrow(/No dose is planned/);
   });
 
+  it('takes what was read and what was seen from one part', () => {
+    expect(read('1.048 20c foaming').events.map(({ kind }) => kind)).toEqual(['reading', 'note']);
+  });
+
+  it.each(['white spots on top', 'moved to 18c', '2 tablets', 'fed 12/11', 'stinks', 'topped up with mead', 'pretty clear now'])(
+    'asks what “%s” means',
+    (typed) => {
+      expect(() => read(typed)).toThrow(DipAsk);
+    },
+  );
+
   it('understands when', () => {
     expect(read('yesterday 1.062').at).toBe(context.now - 24 * HOUR);
     expect(read('yesterday 18:40 1.062').at).toBe(midnight - 24 * HOUR + 18 * HOUR + 40 * 60_000);
     expect(read('today 8:10 1.061').at).toBe(midnight + 8 * HOUR + 10 * 60_000);
     expect(read('3 h ago fed').at).toBe(context.now - 3 * HOUR);
     expect(read('2 days ago degassed').at).toBe(context.now - 48 * HOUR);
+    expect(read('two days ago 8:30 fed').at).toBe(midnight - 48 * HOUR + 8.5 * HOUR);
+    expect(read('2026-11-12T18:30 1.062').at).toBe(new Date(2026, 10, 12, 18, 30).getTime());
+    expect(read('yesterday fed 2 g dap at 9 am').at).toBe(midnight - 24 * HOUR + 9 * HOUR);
+    expect(read('just now 1.062').at).toBe(context.now);
+    expect(() => read('in 2 hours 1.062')).toThrow(/not come yet/);
     expect(read('20 min ago fed').at).toBe(context.now - HOUR / 3);
     expect(read('a week ago fed').at).toBe(context.now - 168 * HOUR);
     expect(read('fed 2 g dap yesterday').at, 'a time may end the line too').toBe(context.now - 24 * HOUR);
@@ -111,6 +169,8 @@ describe('the dip line', () => {
     ['0.950', []],
     ['ph 34', ['ph 3.4']],
     ['1.070 and 1.066', ['1.070', '1.066']],
+    ['1.070 and 1.066 yesterday 18:40', ['1.070 yesterday 18:40', '1.066 yesterday 18:40']],
+    ['2 days ago lost a cup', ['2 days ago lost 0.2366 l']],
     ['fed 1.6 g', ['fed 1.6 g organic nutrient', 'fed 1.6 g diammonium phosphate']],
     ['1 gal water', ['3.7854 l water', '4.5461 l water']],
     ['honey 2', ['2 g honey', '2 kg honey']],

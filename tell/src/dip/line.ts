@@ -44,15 +44,35 @@ function asLines(words: string, again: (line: string) => string, by: DipContext,
     throw new DipAsk(
       error.said,
       error.offers.map(({ value, said }) =>
-        candidate(again(words.replace(amount.text, `${Number(value.toFixed(4))} ${unitOf(said)}`)), said),
+        candidate(again([amount.before, `${Number(value.toFixed(4))} ${unitOf(said)}`, amount.after].filter(Boolean).join(' ')), said),
       ),
     );
   }
 }
 
+/** What stands behind its amount: “4.2 l racked”, “a bottle burst”. */
+function turned(words: string): string {
+  const burst = /^(an?|one|two|three|four|five|six|\d+) bottles? (?:burst|broke|broken|exploded)$/.exec(words);
+  if (burst !== null) return `broke ${burst[1] ?? 'one'}`;
+  const last = /^(.*\d.*) (racked|fed|lost|spilled|sampled|bottled|pitched|added|foamed over)$/.exec(words);
+  return last === null ? words : `${last[2] ?? ''} ${last[1] ?? ''}`;
+}
+
+/** Measurements with what was seen or done behind them: “1.048 20c foaming”. Null where it is not both. */
+function readParted(words: string, context: DipContext, again: (line: string) => string): Part | null {
+  for (const space of words.matchAll(/ (?=[a-z]{3})/g)) {
+    const [first, then] = [words.slice(0, space.index), words.slice(space.index + 1)];
+    if (!/\d/.test(first) || /\d/.test(then)) continue;
+    const sensed = readSenses(then, again);
+    const seen = sensed === null ? null : readMeasurements(first, context, again);
+    if (sensed !== null && seen !== null) return { seen, events: [sensed] };
+  }
+  return null;
+}
+
 /** One part of a line: a deed, measurements, senses, or an amount of something. Null where it is none of these. */
 function readPart(words: string, context: DipContext, again: (line: string) => string, verb: string | null): Part | null {
-  const deed = readDeed(words, context, again);
+  const deed = readDeed(turned(words), context, again);
   if (deed !== null) return deed;
   const seen = readMeasurements(words, context, again);
   if (seen !== null) return { seen };
@@ -62,9 +82,16 @@ function readPart(words: string, context: DipContext, again: (line: string) => s
   /** “0.8 g dap” behind “fed 3 g organic” was fed too. */
   if (verb === 'fed' && amount !== null) return readDeed(`fed ${words}`, context, again);
   const isNamed = amount !== null && `${amount.before}${amount.after}` !== '';
+  const parted = readParted(words, context, again);
+  if (parted !== null) return parted;
+  if (amount?.of === 'tablet' || amount?.of === 'packet') return readPoured(words, context, again, '', context.products);
   const isThing = isNamed && (/\bwater\b/.test(words) || productsNamed(nameBeside(amount), context.products).length > 0);
   return isThing ? readPoured(words, context, again, '', context.products) : null;
 }
+
+/** What left, whose amount may stand behind a comma. */
+const AWAITS_AMOUNT =
+  /^(?:racked$|bags? out|fruit out|pulp out|took|lifted|strained|overflowed|erupted|foam(?:ed)?[ -]over|lost|spilled|spilt|sampled|drank|dumped)\b/;
 
 /** What only goes on with the part before it: “racked to the 5 l jug, 4.2 l”, “sampled 0.1 l and poured it back”. */
 function joined(segments: readonly string[]): string[] {
@@ -72,19 +99,28 @@ function joined(segments: readonly string[]): string[] {
   for (const words of segments) {
     const before = whole.at(-1) ?? '';
     const isBack = /^(?:sampled|sample|took)\b/.test(before) && /^(?:(?:put|poured|tipped|gave) (?:it )?back|returned)$/.test(words);
-    const isAmount = /^racked (?:in)?to [^,]*$/.test(before) && /^[\d.,]+\s*[a-z ]+$/.test(words);
-    if (isBack || isAmount) whole[whole.length - 1] = isAmount ? before.replace(/^racked/, `racked ${words}`) : `${before} ${words}`;
+    const isAmount = /^(?:about |some |roughly |maybe )?[\d.,/½¼¾-]+(?: to [\d.,]+)?\s*[a-z][a-z ]*$/.test(words);
+    const isRacked = isAmount && /^racked (?:in)?to [^,]*$/.test(before);
+    /** “bag out, 800 g”, “overflowed, about 1 l”: how much it was. */
+    const isHowMuch = isAmount && !isRacked && !/\d/.test(before) && AWAITS_AMOUNT.test(before);
+    const isAlsoBottled = /^bottled\b/.test(before) && /^\d+\s*(?:x|×|bottles? of)\s*\S/.test(words);
+    if (isRacked) whole[whole.length - 1] = before.replace(/^racked/, `racked ${words}`);
+    else if (isAlsoBottled) whole[whole.length - 1] = `${before} + ${words}`;
+    else if (isBack || isHowMuch) whole[whole.length - 1] = `${before} ${words}`;
     else whole.push(words);
   }
   return whole;
 }
 
-function readParts(rest: string, context: DipContext, lead: string): { parts: Part[]; lost: string | null } {
+/** A whole line from what stands in it beside its time. */
+type Around = (words: string) => string;
+
+function readParts(rest: string, context: DipContext, around: Around): { parts: Part[]; lost: string | null } {
   const segments = joined(rest.split(BETWEEN).filter((segment) => segment !== ''));
   const parts: Part[] = [];
   let verb: string | null = null;
   for (const [i, words] of segments.entries()) {
-    const again = (line: string): string => `${lead}${[...segments.slice(0, i), line, ...segments.slice(i + 1)].join(', ')}`;
+    const again = (line: string): string => around([...segments.slice(0, i), line, ...segments.slice(i + 1)].join(', '));
     const also = parts.at(-1) === undefined ? null : rackedAlso(parts.at(-1) ?? {}, words, context);
     if (also !== null) {
       parts[parts.length - 1] = also;
@@ -100,7 +136,7 @@ function readParts(rest: string, context: DipContext, lead: string): { parts: Pa
 }
 
 /** All that was read belongs to one reading; two gravities are asked about. */
-function joinSeen(parts: readonly Part[], lead: string): Seen | null {
+function joinSeen(parts: readonly Part[], around: Around): Seen | null {
   const all = parts.flatMap(({ seen }) => (seen === undefined ? [] : [seen]));
   const [first] = all;
   if (first === undefined) return null;
@@ -108,7 +144,7 @@ function joinSeen(parts: readonly Part[], lead: string): Seen | null {
   if (gravities.length > 1)
     throw new DipAsk(
       'Two gravities at once: which is it?',
-      gravities.map((sg) => candidate(`${lead}${sg.toFixed(3)}`, say`${gravity(sg)}`)),
+      gravities.map((sg) => candidate(around(sg.toFixed(3)), say`${gravity(sg)}`)),
     );
   return Object.assign({}, ...all) as Seen;
 }
@@ -140,13 +176,13 @@ export function readDipLine(typed: string, context: DipContext): DipReading {
   }
   const { at, rest } = takeTime(line.replace(/\bw\/\s*/g, 'with '), context.now, context.locale);
   if (rest === '') throw new Refusal('That is a time without a happening; add one, such as “yesterday 1.062”.');
-  const isLast = !line.startsWith(rest) || rest === line;
-  const lead = isLast && rest !== line ? line.slice(0, line.length - rest.length) : '';
+  const start = line.indexOf(rest);
+  const around: Around = (words) => (start < 0 ? words : `${line.slice(0, start)}${words}${line.slice(start + rest.length)}`);
   const then = { ...context, now: at };
   const tasting = /^tast(?:es?|ed|ing)\b:?\s*(?!with\b)(?=\S)/.exec(rest);
   if (tasting !== null && !/\d/.test(rest)) return note(original.slice(original.length - rest.length), at, 'tasting');
 
-  const { parts, lost } = readParts(rest, then, lead);
+  const { parts, lost } = readParts(rest, then, around);
   if (lost !== null) {
     if (parts.length === 0 && !holdsNumber(rest) && !holdsDeed(rest) && !holdsSense(rest))
       return note(original.slice(original.length - rest.length), at);
@@ -155,7 +191,7 @@ export function readDipLine(typed: string, context: DipContext): DipReading {
     ]);
   }
   const splits = parts.flatMap((part) => part.splits ?? []);
-  const seen = joinSeen(parts, lead);
+  const seen = joinSeen(parts, around);
   const reading = seen === null ? null : readingTold(seen, context);
   const events = [...(reading === null ? [] : [reading.event]), ...parts.flatMap((part) => part.events ?? [])];
   const sentences = [

@@ -32,7 +32,7 @@ const NAMES: readonly (readonly [RegExp, Key])[] = [
   [/^(?:ta|acid)[\s:=]*(?=[\d.,])/, 'taGPerL'],
   [/^(?:free )?so2[\s:=]*(?=[\d.,])/, 'freeSo2MgPerL'],
   [/^lees(?: stand| at)?[\s:=]*(?=[\d.,])/, 'leesMm'],
-  [/^(?:temp(?:erature)?|at|@|\/)[\s:=]*(?=[\d.,])/, 'tempC'],
+  [/^(?:temp(?:erature)?|(?:must|mead|sample)(?: is| at| reads)?|at|@|\/)[\s:=]*(?=[\d.,])/, 'tempC'],
 ];
 
 const INSTRUMENT_WORDS = new Map<string, GravityInstrument>([
@@ -42,9 +42,9 @@ const INSTRUMENT_WORDS = new Map<string, GravityInstrument>([
 
 /** Behind a number: a unit of one of the scales. */
 const UNITS: readonly (readonly [RegExp, Key])[] = [
-  [/^\s*°?\s*(?:bx|brix)\b/, 'brix'],
+  [/^\s*[°%]?\s*(?:bx|brix)\b/, 'brix'],
   [/^\s*ph\b(?![\s:=]*[\d.,])/, 'ph'],
-  [/^\s*[mc]m\b/, 'leesMm'],
+  [/^\s*(?:[mc]m|inch(?:es)?|in)\b/, 'leesMm'],
   [/^\s*g\/l\b/, 'taGPerL'],
   [/^\s*(?:mg\/l|ppm)\b/, 'freeSo2MgPerL'],
 ];
@@ -99,7 +99,10 @@ function lineOffers<T>(read: () => T, as: (shown: string) => string): T {
  */
 export function readMeasurements(words: string, by: TypedBy, again: (line: string) => string): Seen | null {
   const seen: Seen = {};
-  let rest = words.trim().replace(/^(\d[.,]\d{2,4})\s*\/\s*(?=\d)/, '$1 / ');
+  let rest = words
+    .trim()
+    .replace(/\bhalf an? (?=inch|cm)/, '0.5 ')
+    .replace(/^(\d[.,]\d{2,4})\s*\/\s*(?=\d)/, '$1 / ');
   let done = '';
   while (rest !== '') {
     const instrument = [...INSTRUMENT_WORDS.keys()].find((word) => new RegExp(`^(?:by |on )?(?:the )?${word}(?:\\s|$)`).test(rest));
@@ -128,7 +131,7 @@ export function readMeasurements(words: string, by: TypedBy, again: (line: strin
     if (left !== '' && !/^[\s,]/.test(left)) return null;
     const bare = key ?? bareKey(text, value, seen, left.trim(), by, again);
     if (bare === null) return null;
-    const inMm = bare === 'leesMm' && /^\s*cm\b/.test(taken.rest) ? 10 * value : value;
+    const inMm = bare === 'leesMm' ? value * mmPer(taken.rest) : value;
     take(seen, bare, { text, value: inMm, typed: rest.slice(before.length, rest.length - left.length).trim(), done }, by, again);
     done = `${words
       .trim()
@@ -143,9 +146,13 @@ export function readMeasurements(words: string, by: TypedBy, again: (line: strin
   return seen;
 }
 
+/** Millimeters in the unit that stands behind a height. */
+const mmPer = (behind: string): number => (/^\s*cm\b/.test(behind) ? 10 : /^\s*in/.test(behind) ? 25.4 : 1);
+
 /** What a number without name and unit is, by how it looks and what stands before it; null where it is none of these. */
 function bareKey(text: string, value: number, seen: Seen, left: string, by: TypedBy, again: (line: string) => string): Key | null {
   if (looksLikeGravity(text, value)) return 'sg';
+  if (seen.instrument === 'refractometer' && seen.brix === undefined && value <= READING_LIMITS.brix.high) return 'brix';
   if ((seen.sg !== undefined || seen.brix !== undefined) && seen.tempC === undefined) return 'tempC';
   if (left !== '' && !/^[\d.,]/.test(left)) return null;
   if (/^[01][.,]\d+$/.test(text)) return 'sg';

@@ -5,7 +5,7 @@ import type { Ingredient, ReferenceIngredient } from '@hollow-bell/core/ingredie
 import { CHEMICAL_IDS, NUTRIENTS, chemicalEntry } from '@hollow-bell/core/record';
 import type { ChemicalId, EventContent, NutrientId } from '@hollow-bell/core/record';
 import type { Ranged } from '@hollow-bell/core/quantities';
-import { yeastType } from '@hollow-bell/core/yeast';
+import { YEAST_TYPES, yeastType } from '@hollow-bell/core/yeast';
 import type { OwnYeast } from '@hollow-bell/core/yeast';
 
 /** What a product is for. */
@@ -18,6 +18,8 @@ export interface DipProduct {
   aliases: readonly string[];
   kind: DipProductKind;
   isOwn: boolean;
+  /** The yeast that the plan names. */
+  isPlanned?: true;
   /** g in a leveled teaspoon, a tablet, a packet; null or absent where nobody knows. */
   gPerTsp: number | null;
   gPerTablet?: number | undefined;
@@ -77,7 +79,7 @@ const ALIASES: Record<string, readonly string[]> = {
   'table sugar': ['sugar', 'white sugar'],
   'oak chips': ['oak'],
   'grape tannin': ['tannin'],
-  'black tea leaves': ['tea', 'black tea', 'tea bags', 'teabags'],
+  'black tea leaves': ['tea', 'black tea', 'tea bags', 'black tea bags', 'teabags'],
   'cinnamon bark': ['cinnamon', 'cinnamon sticks'],
   'vanilla pods': ['vanilla', 'vanilla beans'],
   'oranges, peeled': ['oranges'],
@@ -131,6 +133,7 @@ const CHEMICAL_WORDS: Partial<Record<ChemicalId, Words>> = {
   'pectic enzyme': { kind: 'fining', aliases: ['enzyme', 'pectinase'] },
   kieselsol: { kind: 'fining', aliases: ['silica sol'], kgPerL: 1.2 },
   chitosan: { kind: 'fining', aliases: ['chitosan solution'], kgPerL: 1 },
+  gelatin: { kind: 'fining', aliases: ['gelatine'] },
   carbon: { kind: 'fining', aliases: ['charcoal', 'activated carbon'] },
 };
 
@@ -178,9 +181,15 @@ export function commonProducts(planned: { yeastId: string; own?: OwnYeast | unde
     ...kinds.map((source) => nutrientProduct({ source }, false)),
     chemicalProduct('potassium metabisulfite', { name: 'sulfite tablets', aliases: ['tablets', 'campden', 'campden tablets'] }),
     ...CHEMICAL_IDS.map((id) => chemicalProduct(id)),
+    ...YEAST_TYPES.filter(({ id }) => id !== planned?.yeastId).map(({ id, name }) => ({
+      ...yeastProduct(name, { yeastId: id }, false),
+      aliases: [name.replace(/ type$/, ' yeast'), name.replace(/ type$/, '')],
+    })),
     ingredientProduct({ ...MIXED_HONEY, name: 'honey' }, false),
     ...INGREDIENTS.filter(({ id }) => id !== 'honey').map((row) => ingredientProduct(row, false)),
-    ...(planned === null ? [] : [yeastProduct(planned.own?.name ?? yeastType(planned.yeastId).name, planned, false)]),
+    ...(planned === null
+      ? []
+      : [{ ...yeastProduct(planned.own?.name ?? yeastType(planned.yeastId).name, planned, false), isPlanned: true as const }]),
   ];
 }
 
@@ -190,7 +199,33 @@ const stem = (word: string): string =>
     .replace(/ies$/, 'y')
     .replace(/(ch|sh|x|ss)es$/, '$1')
     .replace(/(?<=[^s])s$/, '');
-const SMALL_WORDS = new Set(['of', 'the', 'a', 'an', 'some', 'my', 'more', 'in', 'into', 'with', 'and', 'from', 'pure', 'powder', 'it']);
+const SMALL_WORDS = new Set([
+  'of',
+  'the',
+  'a',
+  'an',
+  'some',
+  'my',
+  'more',
+  'in',
+  'into',
+  'with',
+  'and',
+  'from',
+  'pure',
+  'powder',
+  'it',
+  'frozen',
+  'fresh',
+  'ripe',
+  'crushed',
+  'chopped',
+  'mashed',
+  'thawed',
+  'whole',
+  'ground',
+  'grated',
+]);
 const namedWords = (text: string): string[] =>
   text
     .toLowerCase()

@@ -41,7 +41,7 @@ function takeDay(line: string, now: number, locale: string): (Taken<Day> & { hou
   const today = wallTime(now);
   const back = (days: number): Day => ({ ...today, day: today.day - days });
   const word =
-    /^(?:(the day before yesterday)|(tomorrow|next [a-z]+)|(yesterday|last night|today|tonight|this (?:morning|afternoon|evening)))(?: (morning|afternoon|evening|night))?\b[,:]?\s*/.exec(
+    /^(?:(the day before yesterday)|(tomorrow|next [a-z]+|in (?:an?|\d+) (?:min(?:utes?)?|hours?|days?|weeks?)(?= |$))|(yesterday|last night|today|tonight|this (?:morning|afternoon|evening)))(?: (morning|afternoon|evening|night))?\b[,:]?\s*/.exec(
       line,
     );
   if (word?.[2] !== undefined) throw new Refusal('That has not come yet; write down what has happened, when it has happened.');
@@ -51,7 +51,7 @@ function takeDay(line: string, now: number, locale: string): (Taken<Day> & { hou
     const days = word[1] !== undefined ? 2 : /yesterday|last night/.test(part) ? 1 : 0;
     return { value: back(days), hour, rest: line.slice(word[0].length) };
   }
-  const iso = /^(\d{4})-(\d{1,2})-(\d{1,2})\b[,:]?\s*/.exec(line);
+  const iso = /^(\d{4})-(\d{1,2})-(\d{1,2})(?:(?:\b[,:]?\s*)|t(?=\d))/.exec(line);
   if (iso !== null)
     return { value: dayOf(Number(iso[1]), Number(iso[2]), Number(iso[3]), now), hour: null, rest: line.slice(iso[0].length) };
   const dotted = /^(\d{1,2})\.\s?(\d{1,2})\.(\d{4}|\d{2})?(?=\s|$)\s*/.exec(line);
@@ -90,8 +90,8 @@ function takeDay(line: string, now: number, locale: string): (Taken<Day> & { hou
 
 /** A time on the clock at the front: “18:40”, “7:15 pm”, “7pm”, “at noon”. */
 function takeClock(line: string): Taken<{ hour: number; minute: number }> | null {
-  const noon = /^(?:at )?(noon|midday)\b[,:]?\s*/.exec(line);
-  if (noon !== null) return { value: { hour: NOON_H, minute: 0 }, rest: line.slice(noon[0].length) };
+  const noon = /^(?:at )?(noon|midday|midnight)\b[,:]?\s*/.exec(line);
+  if (noon !== null) return { value: { hour: noon[1] === 'midnight' ? 0 : NOON_H, minute: 0 }, rest: line.slice(noon[0].length) };
   const clock = /^(?:at )?(?:(\d{1,2})[:h](\d{2})(?:\s*([ap])\.?m\.?)?|(\d{1,2})(?:[.:](\d{2}))?\s*([ap])\.?m\.?)(?=\s|,|$)[,:]?\s*/.exec(
     line,
   );
@@ -105,22 +105,44 @@ function takeClock(line: string): Taken<{ hour: number; minute: number }> | null
   return { value: { hour, minute }, rest: line.slice(clock[0].length) };
 }
 
-const AGO = /^(?:about )?(?:(a|an|half an)|([\d.,½]+))\s*(m|min|mins|minutes?|h|hrs?|hours?|d|days?|w|weeks?)\s+ago\b[,:]?\s*/;
+const AGO =
+  /^(?:about )?(?:(an?|half an|a couple of|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)|([\d.,½]+))\s*(m|min|mins|minutes?|h|hrs?|hours?|d|days?|w|weeks?)\s+ago\b[,:]?\s*/;
+const SPELLED: Record<string, number> = {
+  'half an': 0.5,
+  'a couple of': 2,
+  ...Object.fromEntries(
+    ['one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve'].map((word, i) => [word, i + 1]),
+  ),
+};
 
 function takeAgo(line: string, now: number, locale: string): Taken<number> | null {
   const ago = AGO.exec(line);
   if (ago === null) return null;
-  const amount = ago[1] === undefined ? (takeFigure(ago[2] ?? '1', locale)?.figure.values.at(-1) ?? 1) : ago[1] === 'half an' ? 0.5 : 1;
-  return { value: now - amount * (AGO_H[(ago[3] ?? 'h').slice(0, 1)] ?? 1) * HOUR_MS, rest: line.slice(ago[0].length) };
+  const amount = ago[1] === undefined ? (takeFigure(ago[2] ?? '1', locale)?.figure.values.at(-1) ?? 1) : (SPELLED[ago[1]] ?? 1);
+  const each = AGO_H[(ago[3] ?? 'h').slice(0, 1)] ?? 1;
+  const rest = line.slice(ago[0].length);
+  /** “2 days ago 18:40”: the days are those of the calendar. */
+  const clock = each >= 24 && Number.isInteger(amount) ? takeClock(rest) : null;
+  if (clock === null) return { value: now - amount * each * HOUR_MS, rest };
+  return { value: daysBefore(now, (amount * each) / 24, clock.value.hour, clock.value.minute), rest: clock.rest };
+}
+
+/** “fed 2 g dap at 9 am”: behind a day at the front its hour may end the line. */
+function takeLastClock(line: string): Taken<{ hour: number; minute: number }> | null {
+  const last = /^(.*?\S)\s+((?:at )?(?:\d{1,2}:\d{2}(?:\s*[ap]\.?m\.?)?|\d{1,2}\s*[ap]\.?m\.?|at (?:noon|midnight)))$/.exec(line);
+  const clock = last === null ? null : takeClock(last[2] ?? '');
+  return clock === null ? null : { value: clock.value, rest: last?.[1] ?? '' };
 }
 
 /** Both in either order; null where the line begins with neither. */
 function takeMoment(line: string, now: number, locale: string): Taken<number> | null {
+  const just = /^(?:just |right )?now\b[,:]?\s+/.exec(line);
+  if (just !== null) return { value: now, rest: line.slice(just[0].length) };
   const ago = takeAgo(line, now, locale);
   if (ago !== null) return ago;
   let clock = takeClock(line);
   const day = takeDay(clock?.rest ?? line, now, locale);
-  clock ??= day === null ? null : takeClock(day.rest);
+  if (day !== null) clock ??= takeClock(day.rest) ?? takeLastClock(day.rest);
   if (clock === null && day === null) return null;
   const rest = clock !== null && (day === null || clock.rest.length < day.rest.length) ? clock.rest : (day?.rest ?? '');
   return { value: momentFrom(day, clock?.value ?? null, now), rest };

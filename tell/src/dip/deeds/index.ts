@@ -42,7 +42,7 @@ const unknown = (pattern: RegExp, what: string): Deed => ({
 /** Deeds by their first words. */
 const DEEDS: readonly Deed[] = [
   { pattern: /^(fed|feed|feeding)\b/, read: readFed },
-  { pattern: /^(racked|rack|siphoned)\b/, read: readRacked },
+  { pattern: /^(racked|rack|siphoned|transferred)\b/, read: readRacked },
   { pattern: /^(foamed over|foam-over|foam over|overflowed|erupted|lost|spilled|spilt|sampled|sample|took a sample)\b/, read: readLost },
   { pattern: /^(drank|drunk|drink)\b/, read: readDrank },
   { pattern: /^(dumped|discarded|threw (?:it )?(?:away|out)|poured (?:it )?away)\b/, read: readDumped },
@@ -58,14 +58,18 @@ const DEEDS: readonly Deed[] = [
       /^(bag out|bags out|fruit out|pulp out|took (?:out )?the (?:bag|fruit)(?: out)?|lifted (?:out )?the (?:bag|fruit|pulp)(?: out)?|strained)\b/,
     read: readBag,
   },
-  { pattern: /^(warmed|warm|cooled|cool|chilled)\b/, read: readWarmed },
+  { pattern: /^(warmed|warm|cooled|cool|chilled|cold[ -]crashed|crashed)\b/, read: readWarmed },
   { pattern: /^(heated|heat|pasteurized|pasteurised|pasteurize)\b/, read: readHeated },
   { pattern: /^(split)\b/, read: readSplit },
-  { pattern: /^(moved|carried|put(?! in\b))\b/, read: readMoved },
+  {
+    pattern:
+      /^(moved|carried|put(?! in\b)|put(?= in (?:the |my |a )?(?:fridge|cellar|basement|garage|kitchen|closet|cupboard|attic|shed|bath|bathroom|pantry|cold|warm)\b))\b/,
+    read: readMoved,
+  },
   { pattern: /^(filtered)\b/, read: readFiltered },
   { pattern: /^(topped up|topped off|top up|topped)\b/, read: readToppedUp },
   poured(
-    /^(added|add|poured|put in|stirred in|sweetened(?: with)?|gave|dosed|sulfited(?: with)?|fined(?: with)?|oaked(?: with)?|pitched|pitch|repitched|dissolved)\b/,
+    /^(added|add|poured|put in|stirred in|(?:back[ -]?)?sweetened(?: with)?|diluted(?: with)?|thinned(?: with)?|gave|dosed|sulfited(?: with)?|fined(?: with)?|oaked(?: with)?|pitched|pitch|repitched|dissolved)\b/,
   ),
   unknown(/^(blended|blend)\b/, 'A blend by the line'),
   unknown(/^(primed|corked|labeled|labelled|boiled)\b/, 'That'),
@@ -82,7 +86,7 @@ export function readDeed(words: string, context: DipContext, again: Again): Part
 }
 
 const ANYWHERE =
-  /\b(?:fed|racked|siphoned|foamed over|lost|spilled|spilt|sampled|drank|dumped|bottled|topped up|added|poured|pitched|stirred in|sweetened|sulfited|split|blended|heated|pasteuri[sz]ed|warmed|cooled|chilled|moved|opened|fined|filtered|primed|strained|discarded)\b/;
+  /\b(?:fed|racked|siphoned|transferred|foamed over|lost|spilled|spilt|sampled|drank|dumped|bottled|topped up|added|poured|pitched|stirred in|(?:back[ -]?)?sweetened|diluted|sulfited|split|blended|heated|pasteuri[sz]ed|warmed|cooled|chilled|moved|opened|fined|filtered|primed|strained|discarded)\b/;
 
 /** A deed stands in it: such a line is never a mere note. */
 export const holdsDeed = (words: string): boolean => ANYWHERE.test(words);

@@ -1,7 +1,7 @@
 import { fedEvent, productName } from '@hollow-bell/core/nitrogen';
 import { mixedOf } from '@hollow-bell/core/record';
 import type { EventContent } from '@hollow-bell/core/record';
-import { Refusal, massG, say, volumeL } from '@hollow-bell/core/quantities';
+import { Refusal, massG, say, volumeL, weighedG } from '@hollow-bell/core/quantities';
 import type { Sentence } from '@hollow-bell/core/quantities';
 import { findAmount, gramsOf, litersOf } from '../amount.ts';
 import type { Amount } from '../amount.ts';
@@ -12,21 +12,23 @@ import type { DipProduct } from '../products.ts';
 import { entry, notYet } from './deed.ts';
 import type { Again } from './deed.ts';
 
-function readFedAsPlanned(context: DipContext): Part {
+function readFedAsPlanned(context: DipContext, share = 1): Part {
   const { plannedDose } = context;
   if (plannedDose === null) throw new Refusal('No dose is planned now; say how much of what: “fed 1.6 g organic”.');
-  const { dose, parts } = plannedDose;
+  const { dose } = plannedDose;
+  const parts = plannedDose.parts.map((part) => ({ ...part, massG: weighedG(part.massG * share) }));
   const told: Sentence = parts.flatMap(({ product, massG: grams }, i) => [
     i === 0 ? ' ' : ' and ',
     massG(grams),
     ` ${productName(product)}`,
   ]);
   const events = parts.map((part) => fedEvent(part, dose));
-  return { events, told: [`Dose ${dose} given as planned:`, ...told] };
+  return { events, told: [share === 1 ? `Dose ${dose} given as planned:` : `Half of dose ${dose} given:`, ...told] };
 }
 
 export function readFed(rest: string, context: DipContext, again: Again): Part {
   if (rest === '' || /^(?:it|as planned|the dose|dose \d+)$/.test(rest)) return readFedAsPlanned(context);
+  if (/^half(?: (?:of )?(?:it|the dose|dose \d+|as planned))?$/.test(rest)) return readFedAsPlanned(context, 0.5);
   const feeds = context.products.filter(({ kind }) => kind === 'nutrient' || kind === 'ingredient' || kind === 'base');
   return readPoured(rest, context, again, 'fed', feeds);
 }
@@ -201,13 +203,18 @@ function readPlainly(rest: string, context: DipContext, again: Again, verb: stri
   }
   const yeasts = among.filter(({ kind }) => kind === 'yeast');
   const own = yeasts.filter(({ isOwn }) => isOwn);
-  const [only] = own.length === 1 ? own : yeasts.length === 1 ? yeasts : [];
+  const [only] = own.length === 1 ? own : yeasts.filter(({ isPlanned }) => isPlanned);
   if (named === '' && isPitch && only !== undefined && amount !== null) return pourOf(only, amount, context, again, verb);
-  if (named === '') {
+  if (named === '' && !/^sulfited/.test(verb)) {
     const likely = [
       ...new Map(
         among
-          .filter(({ kind }) => (verb === 'fed' ? kind === 'nutrient' : !isPitch || kind === 'yeast'))
+          .filter(
+            ({ kind, gPerTablet, gPerPacket }) =>
+              (verb === 'fed' ? kind === 'nutrient' : !isPitch || kind === 'yeast') &&
+              (amount?.of !== 'tablet' || gPerTablet !== undefined) &&
+              (amount?.of !== 'packet' || gPerPacket !== undefined),
+          )
           .map((product) => [product.name, product]),
       ).values(),
     ].slice(0, 6);
@@ -216,7 +223,12 @@ function readPlainly(rest: string, context: DipContext, again: Again, verb: stri
       likely.map(({ name }) => candidate(lineOf(name), name)),
     );
   }
-  const found = productsNamed(named, among);
+  if (/^(?:like |the same |own )?mead$/.test(named))
+    throw new DipAsk(
+      'Mead from where? Its companion jug is of this batch; another batch is poured in by “Pour in another” beside the log.',
+      [candidate(again(`topped up ${amount?.text ?? ' l'} from the companion`), 'from its companion jug')],
+    );
+  const found = productsNamed(named === '' && /^sulfited/.test(verb) ? 'sulfite' : named, among);
   const [product] = found;
   if (product === undefined)
     throw new DipAsk(`I do not know “${named}”; name it as it stands on the Shelf or in the table.`, [

@@ -95,7 +95,14 @@ export function readMoved(rest: string, context: DipContext, again: Again, verb:
   const { vessel } = takeVessel(rest, context);
   const presentL = mixedOf(context.ledger)?.volumeL;
   if (vessel !== null && presentL !== undefined) return entry({ kind: 'vessels', payload: { into: [{ vessel, volumeL: presentL }] } });
-  const place = /^(?:it )?(?:back )?(?:in|down|up)?(?:to|into|in|on) (?:the |my |a )?(.+)$/.exec(rest)?.[1];
+  const place =
+    /^(?:it )?((?:up|down)stairs|outside|inside|outdoors|indoors)$/.exec(rest)?.[1] ??
+    /^(?:it )?(?:back )?(?:in|down|up)?(?:to|into|in|on) (?:the |my |a )?(.+)$/.exec(rest)?.[1];
+  if (place !== undefined && /^[\d.,]+\s*°?\s*[cf]?$/.test(place))
+    throw new DipAsk(
+      'Into the warm or the cold?',
+      ['warmed', 'cooled'].map((how) => candidate(again(`${how} to ${place}`))),
+    );
   if (place === undefined)
     throw new DipAsk('Moved where to?', [candidate(again(`${verb} to the cellar`)), candidate(again(`${verb} to `), 'another place')]);
   return entry({ kind: 'moved', payload: { to: place } });

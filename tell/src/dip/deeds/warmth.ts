@@ -7,7 +7,7 @@ import type { Again } from './deed.ts';
 
 export function readWarmed(rest: string, context: DipContext, again: Again, verb: string): Part {
   const toC = findTempC(rest, context);
-  const cure = /^cool|^chill/.test(verb) ? 'cool' : 'warm';
+  const cure = /^cool|^chill|^cold|^crash/.test(verb) ? 'cool' : 'warm';
   if (toC === null || toC < 0 || toC > 40)
     throw new DipAsk(say`To which temperature? Between ${tempC(0)} and ${tempC(40)}, such as “warmed to 22c” or “warmed to 72f”.`, [
       candidate(again(`${verb} to `), `${verb} to …`),
@@ -17,7 +17,7 @@ export function readWarmed(rest: string, context: DipContext, again: Again, verb
 
 /** “heated to 63c for 20 min”: how warm its core was, and how long. */
 export function readHeated(rest: string, context: DipContext, again: Again, verb: string): Part {
-  const warm = findTempC(rest, context);
+  const warm = findTempC(/^\d/.test(rest) ? `at ${rest}` : rest, context);
   const minutes = /(\d+)\s*(?:min\b|mins\b|minutes?\b|m\b|')/.exec(rest)?.[1];
   if (warm === null || minutes === undefined)
     throw new DipAsk('How warm was its core, and for how many minutes? Such as “heated to 63c for 20 min”.', [
