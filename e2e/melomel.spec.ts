@@ -20,7 +20,8 @@ const figure = (page: Page, label: string) => page.locator(`[data-figure="${labe
 
 async function at(page: Page, hour: number, station: string): Promise<void> {
   await page.clock.setFixedTime(BEGUN + hour * HOUR_MS);
-  await page.goto(page.url().replace(/\/[^/]+$/, `/${station}`));
+  const batch = /^.*\/batches\/[0-9a-f-]{36}/.exec(page.url())?.[0] ?? '';
+  await page.goto(`${batch}/${station}`);
   await expect(page.locator('.bench-head h1')).toBeVisible();
 }
 
@@ -28,7 +29,12 @@ async function at(page: Page, hour: number, station: string): Promise<void> {
 async function dip(page: Page, typed: string, written: RegExp): Promise<void> {
   await type(page.getByRole('textbox', { name: 'Dip line' }), typed);
   await page.getByRole('button', { name: 'Write it down' }).click();
-  await expect(page.getByText('Written:').or(page.getByRole('button', { name: 'It is so, write it' })).first()).toBeVisible();
+  await expect(
+    page
+      .getByText('Written:')
+      .or(page.getByRole('button', { name: 'It is so, write it' }))
+      .first(),
+  ).toBeVisible();
   const asked = page.getByRole('button', { name: 'It is so, write it' });
   if (await asked.isVisible()) await asked.click();
   await expect(log(page)).toContainText(written);
@@ -56,9 +62,7 @@ test('a melomel from a bucket into two jugs and a companion, topped up, one jug 
     await expect(page.getByRole('radio', { name: 'marked 60 °F' })).toBeChecked();
     await page.getByRole('button', { name: 'Begin with an empty cellar' }).click();
     await page.getByRole('link', { name: 'Shelf' }).click();
-    await page
-      .locator('[data-test=csv]')
-      .setInputFiles({ name: 'shelf.csv', mimeType: 'text/csv', buffer: Buffer.from(SHELF) });
+    await page.locator('[data-test=csv]').setInputFiles({ name: 'shelf.csv', mimeType: 'text/csv', buffer: Buffer.from(SHELF) });
     await page.getByRole('button', { name: 'Put them on the shelf' }).click();
     await expect(page.locator('[data-item="small jug"]')).toContainText('2 ×');
   });
@@ -89,7 +93,11 @@ test('a melomel from a bucket into two jugs and a companion, topped up, one jug 
     await page.clock.setFixedTime(BEGUN + 73 * HOUR_MS);
     await page.getByRole('link', { name: 'Rounds', exact: true }).click();
     await expect(page.getByText('The bag of raspberries comes out now.')).toBeVisible();
-    await page.getByRole('link', { name: /Red gate/ }).first().click();
+    await page
+      .getByRole('link', { name: /Red gate/ })
+      .first()
+      .click();
+    await expect(head(page)).toContainText('Red gate');
     await dip(page, 'bag out, 9 oz', /lifted 9\.0\soz|lifted 0\.56\slb|lifted 255\sg/);
   });
 
@@ -104,29 +112,44 @@ test('a melomel from a bucket into two jugs and a companion, topped up, one jug 
     await expect(into.nth(0)).toContainText(/stands 160\smm high, 37\smm of air under the bung, 5\.1\sUS\sfl\soz to the brim/);
     await page.getByRole('button', { name: 'One more vessel' }).click();
     await into.nth(1).locator('.el-select').click();
-    await page.getByRole('option', { name: /^small jug/ }).last().click();
+    await page
+      .getByRole('option', { name: /^small jug/ })
+      .last()
+      .click();
     await type(into.nth(1).getByLabel('how much'), '2.35 l');
-    await into.nth(1).getByRole('checkbox', { name: /companion/ }).uncheck();
+    await into
+      .nth(1)
+      .getByRole('checkbox', { name: /companion/ })
+      .uncheck();
     await page.getByRole('button', { name: 'One more vessel' }).click();
     await into.nth(2).locator('.el-select').click();
-    await page.getByRole('option', { name: /^pint bottle/ }).last().click();
+    await page
+      .getByRole('option', { name: /^pint bottle/ })
+      .last()
+      .click();
     await type(into.nth(2).getByLabel('how much'), '0.4 l');
     await page.keyboard.press('Tab');
     await expect(into.nth(2)).toContainText(/stands 77\smm high, 30\smm of air under the bung, 3\.4\sUS\sfl\soz to the brim/);
     await page.getByRole('button', { name: 'Racked', exact: true }).click();
     // 2.35 L = 0.62 US gal, 0.4 L = 13.5 US fl oz.
-    await expect(head(page)).toContainText(/0\.62\sUS\sgal in the small jug, 0\.62\sUS\sgal in the small jug, 13\.5\sUS\sfl\soz in the pint bottle beside it/);
+    await expect(head(page)).toContainText(
+      /0\.62\sUS\sgal in the small jug, 0\.62\sUS\sgal in the small jug, 13\.5\sUS\sfl\soz in the pint bottle beside it/,
+    );
     await page.getByRole('link', { name: 'Rounds', exact: true }).click();
     const stands = page.locator('[data-batch="Red gate"]');
-    await expect(stands).toContainText('0.998');
+    // Marked for 60 °F: 0.998 of the water at 60 °F, 999.0 g/L, is 0.9988 of that at 68 °F, 998.2 g/L.
+    await expect(stands).toContainText('0.999');
     await stands.getByRole('link').click();
+    await expect(head(page)).toContainText('Red gate');
   });
 
   await test.step('topped up from the companion: the batch stays what it is', async () => {
     await at(page, 24 * 31, 'clear');
     // 80 ml go over: 40 into each jug, 2.39 L = 0.63 US gal; 320 ml = 10.8 US fl oz stay.
     await dip(page, 'topped up 80 ml from the companion', /topped up with 2\.7\sUS\sfl\soz from the companion jug/);
-    await expect(head(page)).toContainText(/0\.63\sUS\sgal in the small jug, 0\.63\sUS\sgal in the small jug, 10\.8\sUS\sfl\soz in the pint bottle/);
+    await expect(head(page)).toContainText(
+      /0\.63\sUS\sgal in the small jug, 0\.63\sUS\sgal in the small jug, 10\.8\sUS\sfl\soz in the pint bottle/,
+    );
     await at(page, 24 * 31, 'watch');
     // 2.35 + 2.35 + 0.4 L.
     await expect(figure(page, 'In the vessel')).toHaveText('1.35');
@@ -137,7 +160,10 @@ test('a melomel from a bucket into two jugs and a companion, topped up, one jug 
     const dialog = page.getByRole('dialog');
     await type(dialog.getByLabel('called'), 'Red gate with ginger');
     await dialog.locator('.el-select').click();
-    await page.getByRole('option', { name: /its own small jug as it stands/ }).first().click();
+    await page
+      .getByRole('option', { name: /its own small jug as it stands/ })
+      .first()
+      .click();
     await dialog.getByRole('button', { name: 'Split it' }).click();
     await expect(log(page)).toContainText(/0\.63\sUS\sgal went into Red gate with ginger/);
     await expect(head(page)).toContainText(/0\.63\sUS\sgal in the small jug, 10\.8\sUS\sfl\soz in the pint bottle beside it/);
