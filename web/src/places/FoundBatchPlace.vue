@@ -22,7 +22,7 @@ const house = usePractice();
 const shelf = useShelf();
 const kept = useKept();
 const router = useRouter();
-const { tell } = useReader();
+const { show, tell } = useReader();
 const { refusal, busy, attempt, blocked } = useAttempt();
 
 const name = ref('');
@@ -131,7 +131,7 @@ async function begin(): Promise<void> {
           { value: 'measured', label: 'measured' },
         ]"
       />
-      <QuantityField v-model="sg" kind="sg" label="gravity now, at 20 °C" needed />
+      <QuantityField v-model="sg" kind="sg" :label="`gravity now, at ${show('tempC', 20)}`" needed />
       <PickList v-model="by" label="how strong it is" :options="WAYS" />
       <QuantityField v-if="by === 'label' || by === 'taste'" v-model="abv" kind="abv" label="about" needed />
       <QuantityField v-else-if="by === 'og'" v-model="og" kind="sg" label="it began at" needed />
