@@ -82,7 +82,7 @@ export async function startCellar(demo: boolean): Promise<Cellar & { stop: () =>
       child.kill(signal);
     });
   return {
-    url: `http://localhost:${port}`,
+    url: `http://localhost:${port}${demo ? '/demo' : ''}`,
     databaseUrl,
     kill: () => end('SIGKILL'),
     restart: async () => {

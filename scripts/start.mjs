@@ -100,7 +100,8 @@ async function main() {
     await cluster?.stop();
     throw new Plain(error instanceof Error ? error.message : String(error));
   }
-  console.log(`\nHollow Bell is at ${running.address.replace('127.0.0.1', 'localhost')}\nStop it with Ctrl-C; everything entered stays.`);
+  const address = `${running.address.replace('127.0.0.1', 'localhost')}${flags.demo ? '/demo/' : ''}`;
+  console.log(`\nHollow Bell is at ${address}\nStop it with Ctrl-C; everything entered stays.`);
 }
 
 runMain(main);

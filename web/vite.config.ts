@@ -5,6 +5,8 @@ import { defineConfig } from 'vite';
 
 const apiPort = process.env['API_PORT'] ?? '4174';
 
+const api = { target: `http://127.0.0.1:${apiPort}`, headers: { origin: `http://127.0.0.1:${apiPort}` }, changeOrigin: true };
+
 export default defineConfig({
   root: import.meta.dirname,
   plugins: [vue(), components({ dirs: [], dts: 'components.d.ts', resolvers: [ElementPlusResolver({ importStyle: 'css' })] })],
@@ -13,6 +15,6 @@ export default defineConfig({
     host: '127.0.0.1',
     port: Number(process.env['WEB_PORT'] ?? '4173'),
     strictPort: true,
-    proxy: { '/api': { target: `http://127.0.0.1:${apiPort}`, headers: { origin: `http://127.0.0.1:${apiPort}` }, changeOrigin: true } },
+    proxy: { '/api': api, '/demo/api': api },
   },
 });

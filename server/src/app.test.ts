@@ -1,14 +1,16 @@
 import { once } from 'node:events';
 import { connect as connectTo } from 'node:net';
-import type { ApiError, Batch, Practice } from '@hollow-bell/contract';
+import type { ApiError, Batch, BatchList, Practice } from '@hollow-bell/contract';
 import { DEFAULT_PRACTICE } from '@hollow-bell/contract';
 import { massImbalanceG } from '@hollow-bell/core/record';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { buildApp } from './app.ts';
 import { readConfig } from './config.ts';
-import { migratorOf } from './database/migrate.ts';
+import { DEMO_SCHEMA, connect } from './database/connect.ts';
+import { migrate, migratorOf } from './database/migrate.ts';
 import { startServer } from './main.ts';
 import { loadDemoCellar } from './features/demo/load.ts';
-import { happened, newBatch, onCluster, pitched, plan, testApp } from './test/server.ts';
+import { NOW, freshDatabase, happened, newBatch, onCluster, pitched, plan, testApp } from './test/server.ts';
 
 let app: Awaited<ReturnType<typeof testApp>>;
 beforeAll(async () => {
@@ -94,6 +96,27 @@ describe('the demo cellar', () => {
       ).toEqual([]);
     }
     await other.app.close();
+  });
+
+  it('is apart from the maker’s own, whatever is written in either', async () => {
+    const database = await freshDatabase();
+    const [sequelize, demo] = [connect(database.url), connect(database.url, DEMO_SCHEMA)];
+    await migrate(sequelize);
+    await migrate(demo, DEMO_SCHEMA);
+    const config = readConfig({ host: '127.0.0.1', port: 0, databaseUrl: database.url, logLevel: 'silent', requestsPerMinute: 100_000 });
+    const { app: both } = await buildApp({ config, sequelize, demo, now: () => NOW, opensDemo: true });
+    const ask = async (method: 'GET' | 'POST' | 'PUT', url: string, payload?: object) => {
+      const response = await both.inject({ method, url, headers: { host: 'localhost' }, ...(payload === undefined ? {} : { payload }) });
+      return { status: response.statusCode, location: response.headers.location, batches: () => response.json<BatchList>().batches };
+    };
+    expect((await ask('POST', '/api/demo')).status).toBe(404);
+    expect((await ask('POST', '/demo/api/demo')).status).toBe(200);
+    expect((await ask('GET', '/')).location).toBe('/demo/');
+    expect((await ask('GET', '/demo/api/batches')).batches().length).toBeGreaterThan(5);
+    expect((await ask('GET', '/api/batches')).batches()).toEqual([]);
+    await ask('PUT', '/api/practice', DEFAULT_PRACTICE);
+    expect((await ask('GET', '/')).location, 'one’s own, once it is begun').toBeUndefined();
+    await both.close();
   });
 });
 

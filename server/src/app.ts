@@ -26,14 +26,21 @@ import { shelfStore } from './features/shelf/store.ts';
 import { HttpProblem, answerError } from './http/errors.ts';
 import { locality } from './http/locality.ts';
 
+/** What the addresses of the made-up cellar begin with. */
+const DEMO = '/demo';
+
 export interface Parts {
   config: Config;
   sequelize: Sequelize;
+  /** Of the made-up cellar; none where there is none. */
+  demo?: Sequelize;
+  /** Who comes to an untouched cellar is led to the made-up one. */
+  opensDemo?: boolean;
   now: () => number;
 }
 
 /** The whole server, not yet listening. */
-export async function buildApp({ config, sequelize, now }: Parts) {
+export async function buildApp({ config, sequelize, demo, now, opensDemo = false }: Parts) {
   const app = Fastify({
     logger: config.logLevel === 'silent' ? false : { level: config.logLevel },
     genReqId: () => crypto.randomUUID(),
@@ -71,33 +78,44 @@ export async function buildApp({ config, sequelize, now }: Parts) {
   await app.register(rateLimit, { max: config.requestsPerMinute, timeWindow: 60_000 });
   await app.register(swagger, {
     openapi: { info: { title: 'Hollow Bell', description: 'Batches of mead as records of events.', version: '1' } },
-    transform: jsonSchemaTransform,
+    transform: (route) => (route.url.startsWith(DEMO) ? { schema: { hide: true }, url: route.url } : jsonSchemaTransform(route)),
   });
   await app.register(swaggerUi, { routePrefix: '/api/docs', staticCSP: true });
 
-  const batches = batchStore(sequelize, now);
-  const standing = standingVessels(batches, now);
-  const cellar = {
-    batches,
-    float: floatStore(sequelize, batches, now),
-    practice: practiceStore(sequelize),
-    shelf: shelfStore(sequelize),
-    calendar: calendarStore(sequelize),
-    now,
+  const open = async (database: Sequelize, prefix: string, isDemo: boolean) => {
+    const batches = batchStore(database, now);
+    const standing = standingVessels(batches, now);
+    const cellar = {
+      batches,
+      float: floatStore(database, batches, now),
+      practice: practiceStore(database),
+      shelf: shelfStore(database),
+      calendar: calendarStore(database),
+      now,
+    };
+    await app.register(
+      async (api) => {
+        await api.register(healthRoutes(database));
+        await api.register(practiceRoutes(cellar.practice));
+        await api.register(batchRoutes(cellar.batches, standing.one));
+        await api.register(roundsRoutes(standing));
+        await api.register(floatRoutes(cellar.float));
+        await api.register(shelfRoutes(cellar.shelf));
+        await api.register(calendarRoutes(cellar));
+        if (isDemo) await api.register(demoRoutes(cellar));
+      },
+      { prefix },
+    );
+    return cellar;
   };
-  await app.register(
-    async (api) => {
-      await api.register(healthRoutes(sequelize));
-      await api.register(practiceRoutes(cellar.practice));
-      await api.register(batchRoutes(cellar.batches, standing.one));
-      await api.register(roundsRoutes(standing));
-      await api.register(floatRoutes(cellar.float));
-      await api.register(shelfRoutes(cellar.shelf));
-      await api.register(calendarRoutes(cellar));
-      await api.register(demoRoutes(cellar));
-    },
-    { prefix: '/api' },
-  );
+  const cellar = await open(sequelize, '/api', false);
+  const demoCellar = demo === undefined ? null : await open(demo, `${DEMO}/api`, true);
+  if (opensDemo)
+    app.addHook('onRequest', async (request, reply) => {
+      if (request.method !== 'GET' || request.url !== '/') return;
+      const isUntouched = (await cellar.practice.read()) === null && (await cellar.batches.list({})).batches.length === 0;
+      if (isUntouched) await reply.redirect(`${DEMO}/`);
+    });
 
   if (config.webRoot !== undefined) {
     await app.register(fastifyStatic, { root: config.webRoot, wildcard: false, preCompressed: true, maxAge: '1h', immutable: false });
@@ -106,13 +124,13 @@ export async function buildApp({ config, sequelize, now }: Parts) {
     const wantsPage =
       config.webRoot !== undefined &&
       request.method === 'GET' &&
-      !request.url.startsWith('/api/') &&
+      !/^(?:\/demo)?\/api\//.test(request.url) &&
       !/\.\w+$/.test(request.url.split('?')[0] ?? '');
     if (wantsPage) return reply.header('cache-control', 'no-cache').sendFile('index.html');
     throw new HttpProblem(404, 'not_found', 'There is nothing at this address.');
   });
   app.addHook('onClose', async () => {
-    await sequelize.close();
+    await Promise.all([sequelize.close(), demo?.close()]);
   });
-  return { app, cellar };
+  return { app, cellar, demoCellar };
 }

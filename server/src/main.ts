@@ -1,7 +1,7 @@
 import { buildApp } from './app.ts';
 import { readConfig } from './config.ts';
 import type { ConfigInput } from './config.ts';
-import { connect } from './database/connect.ts';
+import { DEMO_SCHEMA, connect } from './database/connect.ts';
 import { migrate } from './database/migrate.ts';
 import { loadDemoCellar } from './features/demo/load.ts';
 
@@ -13,14 +13,16 @@ export interface Running {
 /** How long requests on their way may take to end once the server is to stop. */
 const GRACE_MS = 1500;
 
-/** Migrates, loads the demo cellar into an empty database if wanted, and listens. */
+/** Migrates, fills the demo cellar, which is apart from the maker's own, if it is wanted, and listens. */
 export async function startServer(input: ConfigInput, options: { demo: boolean }): Promise<Running> {
   const config = readConfig(input);
   const sequelize = connect(config.databaseUrl);
+  const demo = connect(config.databaseUrl, DEMO_SCHEMA);
   try {
     await migrate(sequelize);
-    const { app, cellar } = await buildApp({ config, sequelize, now: () => Date.now() });
-    if (options.demo) await loadDemoCellar(cellar);
+    await migrate(demo, DEMO_SCHEMA);
+    const { app, cellar, demoCellar } = await buildApp({ config, sequelize, demo, now: () => Date.now(), opensDemo: options.demo });
+    if (options.demo && demoCellar !== null) await loadDemoCellar(demoCellar);
     const address = await app.listen({ host: config.host, port: config.port });
     const stopping = new AbortController();
     const refolding = cellar.batches.refoldOlder(stopping.signal).then(
@@ -39,7 +41,7 @@ export async function startServer(input: ConfigInput, options: { demo: boolean }
       },
     };
   } catch (error) {
-    await sequelize.close();
+    await Promise.all([sequelize.close(), demo.close()]);
     throw error;
   }
 }

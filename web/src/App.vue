@@ -8,10 +8,13 @@ import TopBar from './parts/page/TopBar.vue';
 import { useCellarLight } from './composables/useCellarLight.ts';
 import { useKept } from './stores/kept.ts';
 import { useOutbox } from './stores/outbox.ts';
+import { isDemo } from './cellar.ts';
 import { usePractice } from './stores/practice.ts';
 
 /** Most days it is not the first. */
 const FirstStart = defineAsyncComponent(() => import('./places/FirstStart.vue'));
+
+const DemoStrip = defineAsyncComponent(() => import('./parts/page/DemoStrip.vue'));
 
 const house = usePractice();
 const outbox = useOutbox();
@@ -35,6 +38,7 @@ onMounted(async () => {
   </main>
   <FirstStart v-else-if="house.saved === null" />
   <template v-else>
+    <DemoStrip v-if="isDemo" />
     <TopBar />
     <NoticeBar />
     <MissingView />

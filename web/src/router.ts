@@ -1,8 +1,9 @@
+import { cellarBase } from './cellar.ts';
 import { STATIONS } from '@hollow-bell/core/rounds';
 import { createRouter, createWebHistory } from 'vue-router';
 
 export const router = createRouter({
-  history: createWebHistory(),
+  history: createWebHistory(cellarBase === '' ? '/' : cellarBase),
   routes: [
     { path: '/', name: 'rounds', component: () => import('./places/RoundsPlace.vue') },
     { path: '/batches', name: 'batches', component: () => import('./places/BatchesPlace.vue') },

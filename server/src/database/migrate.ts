@@ -14,9 +14,10 @@ import { rejoined } from './migrations/20261201-rejoined.ts';
 /** Listed, not globbed, so that the built server carries them. Order is the order of their names. */
 const MIGRATIONS: Migration[] = [firstLight, theMust, feeding, watching, instruments, temperaturesAndCures, versions, fates, rejoined];
 
-const storageOf = (sequelize: Sequelize) => new SequelizeStorage({ sequelize, tableName: 'migrations' });
+const storageOf = (sequelize: Sequelize, schema?: string) =>
+  new SequelizeStorage({ sequelize, tableName: 'migrations', ...(schema === undefined ? {} : { schema }) });
 
-export function migratorOf(sequelize: Sequelize) {
+export function migratorOf(sequelize: Sequelize, schema?: string) {
   const queries = sequelize.getQueryInterface();
   return new Umzug({
     migrations: MIGRATIONS.map(({ name, up, down }) => ({
@@ -24,7 +25,7 @@ export function migratorOf(sequelize: Sequelize) {
       up: () => sequelize.transaction((transaction) => up(queries, transaction)),
       down: () => sequelize.transaction((transaction) => down(queries, transaction)),
     })),
-    storage: storageOf(sequelize),
+    storage: storageOf(sequelize, schema),
     logger: undefined,
   });
 }
@@ -33,12 +34,13 @@ export function migratorOf(sequelize: Sequelize) {
  * Brings the database to this program's schema.
  * @throws Error with a sentence where a newer program has been at it: this one would misread what that one wrote
  */
-export async function migrate(sequelize: Sequelize): Promise<void> {
+export async function migrate(sequelize: Sequelize, schema?: string): Promise<void> {
+  if (schema !== undefined) await sequelize.query(`CREATE SCHEMA IF NOT EXISTS ${schema}`);
   const known = new Set(MIGRATIONS.map(({ name }) => name));
-  const newer = (await storageOf(sequelize).executed()).filter((name) => !known.has(name));
+  const newer = (await storageOf(sequelize, schema).executed()).filter((name) => !known.has(name));
   if (newer.length > 0)
     throw new Error(
       `This cellar was last opened by a newer Hollow Bell (its schema has “${newer.join('”, “')}”). Start that program; nothing was changed.`,
     );
-  await migratorOf(sequelize).up();
+  await migratorOf(sequelize, schema).up();
 }

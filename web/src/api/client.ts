@@ -15,6 +15,7 @@ import type {
   ShelfItem,
   Split,
 } from '@hollow-bell/contract';
+import { DEMO, cellarBase } from '../cellar.ts';
 import { upcast } from '@hollow-bell/core/record';
 import type { BatchEvent } from '@hollow-bell/core/record';
 import type { Sentence } from '@hollow-bell/core/quantities';
@@ -47,12 +48,14 @@ interface Sending<R extends RouteName> {
   query?: Record<string, string>;
   body?: BodyOf<R>;
   token?: string;
+  /** Of another cellar than the page's. */
+  base?: string;
 }
 
 /** Asks by the table of routes, and holds the answer to it. */
-async function call<R extends RouteName>(name: R, { id, query, body, token }: Sending<R> = {}): Promise<AnswerOf<R>> {
+async function call<R extends RouteName>(name: R, { id, query, body, token, base = cellarBase }: Sending<R> = {}): Promise<AnswerOf<R>> {
   const { method, path, answer: shape } = ROUTES[name];
-  const address = `/api${id === undefined ? path : path.replace(':id', id)}${query === undefined ? '' : `?${new URLSearchParams(query).toString()}`}`;
+  const address = `${base}/api${id === undefined ? path : path.replace(':id', id)}${query === undefined ? '' : `?${new URLSearchParams(query).toString()}`}`;
   let response: Response;
   try {
     response = await fetch(address, {
@@ -86,7 +89,11 @@ export const api = {
   health: () => call('health'),
   practice: () => call('practice'),
   savePractice: (practice: Practice) => call('savePractice', { body: practice }),
-  loadDemo: () => call('loadDemo'),
+  /** Fills the made-up cellar where it is empty, and has it read as the maker's own would. */
+  fillDemo: async (practice?: Practice): Promise<void> => {
+    const { filled } = await call('loadDemo', { base: DEMO });
+    if (filled && practice !== undefined) await call('savePractice', { body: practice, base: DEMO });
+  },
   rounds: () => call('rounds'),
   batches: ({ name = '', olderThan }: ListQuery) => call('batches', { query: { name, ...(olderThan === undefined ? {} : { olderThan }) } }),
   batch: (id: string) => read(call('batch', { id, query: { ledger: 'false' } })),

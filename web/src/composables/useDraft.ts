@@ -1,5 +1,6 @@
 import { useLocalStorage } from '@vueuse/core';
 import { computed } from 'vue';
+import { ofCellar } from '../cellar.ts';
 
 interface Draft<T> {
   of: string;
@@ -14,7 +15,7 @@ interface Draft<T> {
  * @param of what it was begun from, such as a batch and its plan's version
  */
 export function useDraft<T>(name: string, of: string) {
-  const kept = useLocalStorage<Draft<T> | null>(`hollow-bell-draft-${name}`, null, {
+  const kept = useLocalStorage<Draft<T> | null>(ofCellar(`hollow-bell-draft-${name}`), null, {
     serializer: { read: (text) => JSON.parse(text) as Draft<T> | null, write: JSON.stringify },
   });
   return {

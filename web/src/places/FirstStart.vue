@@ -3,6 +3,7 @@ import { DEFAULT_PRACTICE, houseOf, unitsOf } from '@hollow-bell/contract';
 import { ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { api } from '../api/client.ts';
+import { lookAround } from '../cellar.ts';
 import PracticeFields from '../parts/fields/PracticeFields.vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { usePractice } from '../stores/practice.ts';
@@ -12,11 +13,17 @@ const router = useRouter();
 const { refusal, busy, attempt, blocked } = useAttempt();
 const practice = ref({ ...DEFAULT_PRACTICE, ...houseOf(unitsOf(navigator.language), navigator.language) });
 
-async function begin(demo: boolean): Promise<void> {
+async function begin(): Promise<void> {
   await attempt(async () => {
-    if (demo) await api.loadDemo();
     await house.save(practice.value);
-    await router.replace({ name: demo ? 'rounds' : 'batches' });
+    await router.replace({ name: 'batches' });
+  });
+}
+/** The made-up cellar reads as this maker's would. */
+async function look(): Promise<void> {
+  await attempt(async () => {
+    await api.fillDemo(practice.value);
+    lookAround();
   });
 }
 </script>
@@ -28,8 +35,8 @@ async function begin(demo: boolean): Promise<void> {
     <p class="quiet">Each has an answer already; all can be changed later, and a batch may differ.</p>
     <PracticeFields v-model="practice" />
     <div class="deeds">
-      <el-button type="primary" :loading="busy" :disabled="blocked" @click="begin(false)">Begin with an empty cellar</el-button>
-      <el-button :loading="busy" :disabled="blocked" @click="begin(true)">Look around a made-up one</el-button>
+      <el-button type="primary" :loading="busy" :disabled="blocked" @click="begin">Begin with an empty cellar</el-button>
+      <el-button :loading="busy" :disabled="blocked" @click="look">Look around a made-up one</el-button>
     </div>
     <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
     <p class="small quiet">

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { api } from '../api/client.ts';
+import { isDemo, lookAround } from '../cellar.ts';
 import type { Practice } from '@hollow-bell/contract';
 import { nextTick, ref, watch } from 'vue';
 import CalendarAddress from '../parts/rounds/CalendarAddress.vue';
@@ -20,6 +22,13 @@ function asKept(): void {
   practice.value = { ...house.practice };
   takenUp.value = false;
   void nextTick(() => left.forget());
+}
+/** It reads in the house's units. */
+async function look(): Promise<void> {
+  await attempt(async () => {
+    await api.fillDemo(house.practice);
+    lookAround();
+  });
 }
 const saved = ref(false);
 
@@ -58,6 +67,11 @@ async function save(): Promise<void> {
       >
     </section>
     <CalendarAddress />
+    <section v-if="!isDemo" class="feeding">
+      <h2>A made-up cellar</h2>
+      <p class="quiet">Ten batches in every state, to try things on. It has its own addresses; your cellar stays as it is.</p>
+      <div><el-button @click="look">Look around</el-button></div>
+    </section>
   </section>
 </template>
 

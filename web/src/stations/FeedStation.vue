@@ -7,6 +7,7 @@ import { feedingFaults, feedingWorkings, isComing, mustNitrogenOf, smellCauses, 
 import type { DoseNow, PartNow } from '@hollow-bell/core/feed';
 import { exactly } from '@hollow-bell/core/quantities';
 import { yeastOf } from '@hollow-bell/core/yeast';
+import { cellarBase } from '../cellar.ts';
 import { computed, ref } from 'vue';
 import { useKept } from '../stores/kept.ts';
 import BatchLog from '../parts/log/BatchLog.vue';
@@ -118,7 +119,7 @@ async function follow(over: Partial<Practice>): Promise<void> {
         </p>
         <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
         <p v-if="isWaiting && store.batch !== null" class="no-print">
-          <a :href="`/api/batches/${store.batch.id}/calendar.ics`" download>These dates as a calendar file</a>
+          <a :href="`${cellarBase}/api/batches/${store.batch.id}/calendar.ics`" download>These dates as a calendar file</a>
         </p>
         <p class="caution">
           Degas slowly before every dose: powder gives the gas a place to form, and the must erupts. No ammonium while rehydrating, and none

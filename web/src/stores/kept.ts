@@ -3,6 +3,7 @@ import { useLocalStorage } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
 import { ApiFailure, api } from '../api/client.ts';
+import { ofCellar } from '../cellar.ts';
 
 /** What is written over as a whole, or under an id of its own. Sending the same twice writes it once, so it may be sent until an answer comes. */
 export type Write =
@@ -87,7 +88,7 @@ const RETRY_MS = 2500;
 
 /** Plans, shelf and settings on their way: kept in the browser until the server has them, also when the page is left at once. */
 export const useKept = defineStore('kept', () => {
-  const waiting = useLocalStorage<Kept[]>('hollow-bell-kept', []);
+  const waiting = useLocalStorage<Kept[]>(ofCellar('hollow-bell-kept'), []);
   const lost = ref<{ what: string; sentence: string } | null>(null);
   let sending = false;
   let retry: ReturnType<typeof setTimeout> | undefined;

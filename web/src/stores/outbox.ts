@@ -5,6 +5,7 @@ import { useLocalStorage } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
 import { ApiFailure, api } from '../api/client.ts';
+import { ofCellar } from '../cellar.ts';
 
 /** Events on their way to the record. They keep their ids, so sending them twice writes them once. */
 export interface Parcel {
@@ -29,7 +30,7 @@ const RETRY_MS = 2500;
 
 /** The one way in which anything is written to a batch. Kept in the browser until the server has it. */
 export const useOutbox = defineStore('outbox', () => {
-  const parcels = useLocalStorage<Parcel[]>('hollow-bell-outbox', []);
+  const parcels = useLocalStorage<Parcel[]>(ofCellar('hollow-bell-outbox'), []);
   /** Those of one batch. */
   const of = (batchId: string | undefined): Parcel[] => parcels.value.filter((parcel) => parcel.batchId === batchId);
   const away = ref('');

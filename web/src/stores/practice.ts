@@ -3,6 +3,7 @@ import type { Practice } from '@hollow-bell/contract';
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
 import { api } from '../api/client.ts';
+import { isDemo } from '../cellar.ts';
 import { useKept } from './kept.ts';
 import { loading } from './loading.ts';
 
@@ -10,7 +11,9 @@ import { loading } from './loading.ts';
 export const usePractice = defineStore('practice', () => {
   const saved = ref<Practice | null>(null);
   const { loaded, problem, load } = loading(async () => {
-    saved.value = (await api.practice()).practice;
+    const { practice } = await api.practice();
+    if (practice === null && isDemo) await api.fillDemo();
+    saved.value = practice === null && isDemo ? (await api.practice()).practice : practice;
   });
 
   async function save(practice: Practice): Promise<void> {

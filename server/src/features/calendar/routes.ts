@@ -33,7 +33,12 @@ export const calendarRoutes =
       const { units } = (await practice.read()) ?? DEFAULT_PRACTICE;
       void reply.type('text/calendar; charset=utf-8').header('cache-control', 'private, no-cache');
       const dated = which.map((batch) => datedOf(batch, now()));
-      return calendarFile(name, dated, { units, locale: 'en', now: now() }, `${request.protocol}://${request.host}`);
+      return calendarFile(
+        name,
+        dated,
+        { units, locale: 'en', now: now() },
+        `${request.protocol}://${request.host}${app.prefix.replace(/\/api$/, '')}`,
+      );
     };
 
     app.get(

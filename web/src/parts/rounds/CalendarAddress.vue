@@ -2,12 +2,13 @@
 import { useClipboard } from '@vueuse/core';
 import { computed, onMounted, ref } from 'vue';
 import { api } from '../../api/client.ts';
+import { cellarBase } from '../../cellar.ts';
 import { useAttempt } from '../../composables/useAttempt.ts';
 
 const token = ref<string | null>(null);
 const { refusal, busy, attempt } = useAttempt();
 const { copy, copied } = useClipboard();
-const address = computed(() => (token.value === null ? '' : `${location.origin}/api/calendar/${token.value}.ics`));
+const address = computed(() => (token.value === null ? '' : `${location.origin}${cellarBase}/api/calendar/${token.value}.ics`));
 const set = (answer: Promise<{ token: string | null }>): Promise<boolean> =>
   attempt(async () => {
     token.value = (await answer).token;

@@ -11,6 +11,7 @@ import { useClipboard } from '@vueuse/core';
 import { computed, onMounted, ref } from 'vue';
 import PickList from '../fields/PickList.vue';
 import { api } from '../../api/client.ts';
+import { cellarBase } from '../../cellar.ts';
 import { useAttempt } from '../../composables/useAttempt.ts';
 import { useReader } from '../../composables/useReader.ts';
 import { useBatch } from '../../stores/batch.ts';
@@ -28,7 +29,7 @@ const posted = ref('');
 
 const here = computed(() => floats.value.filter(({ batchId }) => batchId === store.batch?.id));
 const elsewhere = computed(() => floats.value.filter(({ batchId }) => batchId !== store.batch?.id));
-const address = `${location.origin}/api/float`;
+const address = `${location.origin}${cellarBase}/api/float`;
 const settled = computed(() => settleFloat(store.float));
 const FAULTS: Record<FloatFault['kind'], string> = {
   stuck: 'hung on one number, which is left out',

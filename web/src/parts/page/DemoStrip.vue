@@ -1,0 +1,21 @@
+<script setup lang="ts">
+import { leaveDemo } from '../../cellar.ts';
+</script>
+
+<template>
+  <p class="strip small no-print">
+    A made-up cellar to look around in: write what you like, nothing of your own is here.
+    <button type="button" class="link" @click="leaveDemo">Leave the demo</button>
+  </p>
+</template>
+
+<style scoped>
+.strip {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: center;
+  gap: 2px 14px;
+  padding: 5px 16px;
+  background: var(--bronze-soft);
+}
+</style>
