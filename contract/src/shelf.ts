@@ -1,5 +1,5 @@
 import { checkComposition, compositionShape, familyShape, styleMarkShape, traitsShape } from '@hollow-bell/core/ingredients';
-import { phBuffersShape } from '@hollow-bell/core/liquid';
+import { ZERO_AT_MOST, phBuffersShape } from '@hollow-bell/core/liquid';
 import {
   choice,
   day as dayShape,
@@ -66,14 +66,22 @@ const detailShape = kinds(
       material: choice('glass', 'plastic', 'steel', 'stoneware'),
       neckMm: orNull(number(5, 1000)),
     }),
-    instrument: record({
-      reads: choice('gravity', 'brix', 'temperature', 'pH', 'mass', 'volume'),
-      calibrationC: orNull(number(0, 60)),
-      resolution: number(0, 100),
-      calibratedOn: orNull(day),
-      /** What a pH meter showed in its two buffers then. */
-      buffers: maybe(phBuffersShape),
-    }),
+    instrument: record(
+      {
+        reads: choice('gravity', 'brix', 'temperature', 'pH', 'mass', 'volume'),
+        calibrationC: orNull(number(0, 60)),
+        resolution: number(0, 100),
+        /** What it showed in water, at the temperature that it is marked for. */
+        inWater: maybe(number(-ZERO_AT_MOST.brix, ZERO_AT_MOST.brix, [0.999, 1.001])),
+        calibratedOn: orNull(day),
+        /** What a pH meter showed in its two buffers then. */
+        buffers: maybe(phBuffersShape),
+      },
+      {
+        holds: ({ reads, inWater }) => inWater === undefined || reads !== 'gravity' || Math.abs(inWater - 1) <= ZERO_AT_MOST.sg,
+        says: `A hydrometer shows ${1 - ZERO_AT_MOST.sg} to ${1 + ZERO_AT_MOST.sg} in water; one that is further off is to be thrown out.`,
+      },
+    ),
   },
   NO_KIND,
 );

@@ -1,6 +1,9 @@
 import { readingPlusMinus } from './hydrometer.ts';
 
 /** What gravity is read with. A float swims in the must for weeks; the others want a sample. */
+/** An instrument that is further off in water wants to be set or thrown out (our estimate). */
+export const ZERO_AT_MOST = { sg: 0.02, brix: 3 } as const;
+
 export const GRAVITY_INSTRUMENTS = ['hydrometer', 'refractometer', 'density meter', 'float'] as const;
 export type GravityInstrument = (typeof GRAVITY_INSTRUMENTS)[number];
 

@@ -21,6 +21,9 @@ export interface Seen {
 /** The same, with how the instruments were marked and calibrated. */
 export interface ReadingSeen extends Seen {
   calibrationC?: CalibrationC | undefined;
+  /** What the instrument shows too much in water, in SG or °Bx. */
+  zeroSg?: number | undefined;
+  zeroBrix?: number | undefined;
   phMeter?: PhCalibration | undefined;
 }
 
@@ -40,10 +43,12 @@ export interface GravityRead {
  */
 export function gravityRead(
   ledger: Ledger,
-  { instrument = 'hydrometer', sg, brix, tempC, calibrationC }: ReadingSeen,
+  { instrument = 'hydrometer', sg: shownSg, brix: shownBrix, tempC, calibrationC, zeroSg = 0, zeroBrix = 0 }: ReadingSeen,
   ethanolYield = CENTRAL_ASSUMPTIONS.ethanolYield,
 ): GravityRead | null {
   const warmC = tempC ?? 20;
+  const brix = shownBrix === undefined ? undefined : Math.max(0, shownBrix - zeroBrix);
+  const sg = shownSg === undefined ? undefined : shownSg - zeroSg;
   if (brix !== undefined) {
     const read =
       ledger.history.pitch === null

@@ -9,16 +9,18 @@ import {
   contentsG,
   fold,
   foldUntil,
+  gravityRead,
   guardNeeded,
   ledgerFigures,
   logOf,
+  makeReading,
   massImbalanceG,
   mixedOf,
   parcelOf,
   viewOf,
   othersPoured,
 } from './index.ts';
-import type { BatchEvent, EventContent } from './index.ts';
+import type { BatchEvent, EventContent, Seen } from './index.ts';
 
 const START = Date.UTC(2026, 0, 5, 9);
 const mead = (...more: [number, EventContent][]): BatchEvent[] => eventsAt(START, [[0, honey(1500)], [0, water(4)], [1, yeast], ...more]);
@@ -191,6 +193,25 @@ describe('the ledger', () => {
     )!;
     expect(withOg.abv.high - withOg.abv.low).toBeLessThan(figures.abv.high - figures.abv.low);
     expect(ledgerFigures([])).toBeNull();
+  });
+});
+
+describe('what an instrument shows too much in water', () => {
+  const house = { calibrationC: 20, phMeter: null, zeroSg: 0.002, zeroBrix: 0.5 } as const;
+
+  it('is taken off a hydrometer and a refractometer, and off nothing else', () => {
+    const ledger = fold(mead());
+    const read = (seen: Seen) => gravityRead(ledger, makeReading(seen, house))!.sg;
+    expect(read({ sg: 1.048, tempC: 20 })).toBeCloseTo(1.046, 6);
+    expect(read({ sg: 1.048, instrument: 'float', tempC: 20 })).toBeCloseTo(1.048, 6);
+    const must = fold(mead().slice(0, 2));
+    const without = gravityRead(must, makeReading({ brix: 17.5 }, { ...house, zeroBrix: 0 }))!.sg;
+    expect(gravityRead(must, makeReading({ brix: 18 }, house))!.sg).toBeCloseTo(without, 9);
+  });
+
+  it('goes into the record with the reading', () => {
+    expect(makeReading({ sg: 1.048 }, house)).toMatchObject({ sg: 1.048, zeroSg: 0.002 });
+    expect(makeReading({ sg: 1.048 }, { ...house, zeroSg: 0 })).not.toHaveProperty('zeroSg');
   });
 });
 

@@ -6,6 +6,9 @@ import type { ReadingSeen, Seen } from './gravityRead.ts';
 export interface HouseInstruments {
   calibrationC: CalibrationC;
   phMeter: PhCalibration | null;
+  /** What hydrometer and refractometer show too much in water. */
+  zeroSg?: number | undefined;
+  zeroBrix?: number | undefined;
 }
 
 const NAMES = {
@@ -20,11 +23,11 @@ const NAMES = {
 
 /**
  * The one maker of readings: form, dip line, table and float hand over what was seen. Only a hydrometer has a temperature that its
- * scale is marked for; a pH has the meter it was read with.
+ * scale is marked for; it and a refractometer have what they show too much in water, a pH the meter it was read with.
  *
  * @throws Refusal where nothing was read, a value lies outside what can be, or two gravities are given
  */
-export function makeReading(seen: Seen, { calibrationC, phMeter }: HouseInstruments): ReadingSeen {
+export function makeReading(seen: Seen, { calibrationC, phMeter, zeroSg = 0, zeroBrix = 0 }: HouseInstruments): ReadingSeen {
   const { instrument = 'hydrometer', sg, brix, ph } = seen;
   if (sg !== undefined && brix !== undefined) throw new Refusal('One gravity at a time: a hydrometer’s or a refractometer’s.');
   if (brix !== undefined && seen.instrument !== undefined && instrument !== 'refractometer')
@@ -40,6 +43,8 @@ export function makeReading(seen: Seen, { calibrationC, phMeter }: HouseInstrume
   if (Object.keys(read).length === 0) throw new Refusal('A reading needs something that was read.');
   if (sg !== undefined && instrument !== 'hydrometer') read.instrument = instrument;
   if (sg !== undefined && instrument === 'hydrometer') read.calibrationC = calibrationC;
+  if (sg !== undefined && instrument === 'hydrometer' && zeroSg !== 0) read.zeroSg = zeroSg;
+  if (brix !== undefined && zeroBrix !== 0) read.zeroBrix = zeroBrix;
   if (ph !== undefined && phMeter !== null) read.phMeter = phMeter;
   return read;
 }

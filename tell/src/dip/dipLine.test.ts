@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { exampleBatch, MIXED_AT } from '@hollow-bell/core/testing/batch';
 import { emptyLedger, sgAtShare } from '@hollow-bell/core/record';
 import { USUAL_VESSELS } from '@hollow-bell/core/vessel';
-import { Refusal } from '@hollow-bell/core/quantities';
+import { Refusal, plainly } from '@hollow-bell/core/quantities';
 import { DipAsk, chemicalProduct, commonProducts, readDipLine, takeBatchName, yeastProduct } from './index.ts';
 import type { DipContext } from './index.ts';
 
@@ -128,6 +128,11 @@ describe('the dip line', () => {
       { source: 'dap', massG: 0.7, dose: 2 },
     ]);
     expect(() => read('fed', { plannedDose: null })).toThrow(/No dose is planned/);
+  });
+
+  it('says once what was read and what that is', () => {
+    expect(plainly(read('1.046 30c').understood)).toMatch(/^Gravity 1\.046 at 30\.0 °C: 1\.04[89] at 20\.0 °C$/);
+    expect(plainly(read('1.046 20c').understood)).toBe('Gravity 1.046 at 20.0 °C');
   });
 
   it('takes what was read and what was seen from one part', () => {

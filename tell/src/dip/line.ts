@@ -1,7 +1,7 @@
 import { entryDoubts } from '@hollow-bell/core/check';
 import { eventSentence, gravityRead, makeReading } from '@hollow-bell/core/record';
 import type { EventContent, Seen } from '@hollow-bell/core/record';
-import { Refusal, TypedRefusal, gravity, say, tidied, volumeL } from '@hollow-bell/core/quantities';
+import { Refusal, TypedRefusal, gravity, say, tempC, tidied, volumeL } from '@hollow-bell/core/quantities';
 import type { Sentence } from '@hollow-bell/core/quantities';
 import { findAmount, holdsNumber } from './amount.ts';
 import { DipAsk, candidate } from './ask.ts';
@@ -21,12 +21,22 @@ const BETWEEN = /\s*(?:[;+&]|,(?=\s)|\band\b|\bthen\b)\s*/;
 const capitalized = ([first, ...rest]: Sentence): Sentence =>
   typeof first === 'string' ? [first.slice(0, 1).toUpperCase() + first.slice(1), ...rest] : first === undefined ? [] : [first, ...rest];
 
+/** What a scale shows; less is not told. */
+const WORTH_SAYING_SG = 0.0005;
+
 /** A reading in words, with what a refractometer means by it. */
 function readingTold(seen: Seen, context: DipContext): { event: EventContent; told: Sentence } {
   const payload = makeReading(seen, context.instruments);
   const event = { kind: 'reading', payload } as const;
-  const behind = payload.brix === undefined ? null : gravityRead(context.ledger, payload);
-  const is: Sentence = behind === null ? [] : say`: ${gravity(behind.sg)} ± ${gravity(behind.plusMinus)}`;
+  const behind = gravityRead(context.ledger, payload);
+  const is: Sentence =
+    behind === null
+      ? []
+      : payload.brix !== undefined
+        ? say`: ${gravity(behind.sg)} ± ${gravity(behind.plusMinus)}`
+        : Math.abs(behind.sg - (payload.sg ?? behind.sg)) >= WORTH_SAYING_SG
+          ? say`: ${gravity(behind.sg)} at ${tempC(20)}`
+          : [];
   const of: Sentence = payload.sg === undefined ? [] : ['gravity '];
   return { event, told: [...of, ...told(event), ...is] };
 }

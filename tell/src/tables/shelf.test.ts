@@ -35,7 +35,14 @@ const shelf: ShelfItem[] = [
   item('sulfite tablets', { kind: 'chemical', use: 'sulfite', is: 'potassium metabisulfite', gPerTablet: 0.44, gPerPacket: 44 }),
   item('-dash first', { kind: 'chemical', use: '=sum' }, { pricePerKg: null, expiresOn: null, note: '' }),
   item('5 L jug', { kind: 'vessel', shape: 'jug', capacityL: 5.3, material: 'glass', neckMm: null }),
-  item('hydrometer', { kind: 'instrument', reads: 'gravity', calibrationC: 20, resolution: 0.001, calibratedOn: '2026-01-02' }),
+  item('hydrometer', {
+    kind: 'instrument',
+    reads: 'gravity',
+    calibrationC: 20,
+    resolution: 0.001,
+    inWater: 1.002,
+    calibratedOn: '2026-01-02',
+  }),
 ];
 
 const csvToShelf = (text: string, newId: () => string) => read(text, newId, (item) => misfitOf(shelfItemShape, item));

@@ -44,6 +44,7 @@ const COLUMNS = [
   'reads',
   'calibration_c',
   'resolution',
+  'in_water',
   'calibrated_on',
 ] as const;
 type Column = (typeof COLUMNS)[number];
@@ -96,6 +97,7 @@ function detailColumns({ detail }: ShelfItem): Row {
         reads: detail.reads,
         calibration_c: detail.calibrationC ?? '',
         resolution: detail.resolution,
+        in_water: detail.inWater ?? '',
         calibrated_on: detail.calibratedOn ?? '',
       };
   }
@@ -252,6 +254,7 @@ function itemOf(cells: Record<string, string>, newId: () => string): unknown {
       reads: text('reads'),
       calibrationC: orNull('calibration_c'),
       resolution: number('resolution', 0),
+      ...figure('inWater', 'in_water'),
       calibratedOn: text('calibrated_on') === '' ? null : text('calibrated_on'),
     }),
   };

@@ -7,6 +7,7 @@ import { computed, shallowRef } from 'vue';
 import { useBatch } from '../stores/batch.ts';
 import { usePractice } from '../stores/practice.ts';
 import { useShelf } from '../stores/shelf.ts';
+import { useInstruments } from './useInstruments.ts';
 import { useReader } from './useReader.ts';
 
 type Dip = typeof DipModule;
@@ -16,6 +17,7 @@ export function useDip() {
   const store = useBatch();
   const shelf = useShelf();
   const house = usePractice();
+  const instruments = useInstruments();
   const { typedBy } = useReader();
   const dip = shallowRef<Dip | null>(null);
 
@@ -60,7 +62,7 @@ export function useDip() {
   const context = computed<DipContext>(() => ({
     ...typedBy.value,
     now: store.now,
-    instruments: { calibrationC: house.practice.calibrationC, phMeter: shelf.phMeter },
+    instruments: instruments.value,
     rules: { dapCapGPerL: DAP_CAP_G_PER_L[house.practice.region] },
     ledger: store.ledger,
     products: products.value,

@@ -2,6 +2,7 @@ import type { ShelfItem, Shelved } from '@hollow-bell/contract';
 import { nitrogenMgPerG } from '@hollow-bell/core/nitrogen';
 import { chemicalCalled, chemicalOf } from '@hollow-bell/core/record';
 import type { EventContent } from '@hollow-bell/core/record';
+import { CALIBRATIONS_C } from '@hollow-bell/core/liquid';
 import type { PhCalibration } from '@hollow-bell/core/liquid';
 import type { Vessel } from '@hollow-bell/core/vessel';
 import { USUAL_VESSELS } from '@hollow-bell/core/vessel';
@@ -77,6 +78,18 @@ export const useShelf = defineStore('shelf', () => {
     return [...own, ...USUAL_VESSELS.filter(({ name }) => !own.some((vessel) => vessel.name === name))];
   });
 
+  /** How the house’s hydrometer and refractometer are marked, and what they show too much in water: the ones that were checked last. */
+  const gravityInstruments = computed(() => {
+    const all = standing.value.flatMap(({ item: { name, detail } }) => (detail.kind === 'instrument' ? [{ name, ...detail }] : []));
+    const latest = (reads: 'gravity' | 'brix') =>
+      all.filter((each) => each.reads === reads).toSorted((a, b) => (b.calibratedOn ?? '').localeCompare(a.calibratedOn ?? ''))[0];
+    const [hydrometer, refractometer] = [latest('gravity'), latest('brix')];
+    return {
+      markedC: CALIBRATIONS_C.find((each) => Math.abs(each - (hydrometer?.calibrationC ?? -1)) < 0.5),
+      zeroSg: hydrometer?.inWater === undefined ? 0 : Math.round(1e4 * (hydrometer.inWater - 1)) / 1e4,
+      zeroBrix: refractometer?.inWater ?? 0,
+    };
+  });
   /** How many of a vessel there are; no end of the usual ones, which nobody counted. */
   const vesselCount = (name: string): number =>
     standing.value.find(({ item }) => item.detail.kind === 'vessel' && item.name === name)?.item.stockG ?? Number.POSITIVE_INFINITY;
@@ -112,6 +125,7 @@ export const useShelf = defineStore('shelf', () => {
     yeasts,
     vessels,
     vesselCount,
+    gravityInstruments,
     load,
     put,
     remove,

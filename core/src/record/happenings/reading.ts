@@ -1,4 +1,4 @@
-import { CALIBRATIONS_C, GRAVITY_INSTRUMENTS, phCalibrationShape } from '../../liquid/index.ts';
+import { CALIBRATIONS_C, GRAVITY_INSTRUMENTS, ZERO_AT_MOST, phCalibrationShape } from '../../liquid/index.ts';
 import {
   READING_LIMITS,
   Refusal,
@@ -36,6 +36,8 @@ export const reading = happening({
       tempC: limited('tempC', [0, 40]),
       calibrationC: maybe(choice(...CALIBRATIONS_C)),
       ph: limited('ph', [2.6, 4.2]),
+      zeroSg: maybe(number(-ZERO_AT_MOST.sg, ZERO_AT_MOST.sg)),
+      zeroBrix: maybe(number(-ZERO_AT_MOST.brix, ZERO_AT_MOST.brix)),
       phMeter: maybe(phCalibrationShape),
       /** Titratable acid as tartaric, g/L. */
       taGPerL: limited('taGPerL'),

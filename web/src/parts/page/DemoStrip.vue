@@ -18,4 +18,8 @@ import { leaveDemo } from '../../cellar.ts';
   padding: 5px 16px;
   background: var(--bronze-soft);
 }
+
+.strip .link {
+  color: var(--soot);
+}
 </style>

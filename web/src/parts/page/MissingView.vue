@@ -9,7 +9,7 @@ const router = useRouter();
 const missing = ref<string | null>(null);
 const { refusal, busy, attempt } = useAttempt();
 router.onError((_error, to) => {
-  missing.value = to.fullPath;
+  missing.value = router.resolve(to).href;
 });
 router.afterEach(() => {
   missing.value = null;

@@ -2,24 +2,23 @@
 import { gravityRead, makeReading } from '@hollow-bell/core/record';
 import type { Seen } from '@hollow-bell/core/record';
 import { SOUND_SLOPE, correctedPh, electrodeSlope, phPlusMinus } from '@hollow-bell/core/liquid';
-import type { GravityInstrument } from '@hollow-bell/core/liquid';
+import type { CalibrationC, GravityInstrument } from '@hollow-bell/core/liquid';
 import { Refusal } from '@hollow-bell/core/quantities';
 import { computed, onMounted, reactive, ref, watch } from 'vue';
 import PickList from '../fields/PickList.vue';
 import QuantityField from '../fields/QuantityField.vue';
 import SentenceText from '../figures/SentenceText.vue';
 import { useAttempt } from '../../composables/useAttempt.ts';
+import { useInstruments } from '../../composables/useInstruments.ts';
 import { useReader } from '../../composables/useReader.ts';
 import { eventSentence } from '@hollow-bell/core/record';
 import { useBatch } from '../../stores/batch.ts';
-import { usePractice } from '../../stores/practice.ts';
 import { useShelf } from '../../stores/shelf.ts';
 
 /** A gravity worked out beside the form, to be taken over. */
 const props = defineProps<{ offered?: number | null }>();
 
 const store = useBatch();
-const house = usePractice();
 const shelf = useShelf();
 const { show, tell } = useReader();
 const { refusal, busy, attempt, blocked } = useAttempt();
@@ -35,7 +34,12 @@ watch(
     if (offered !== null && offered !== undefined) given.sg = Math.round(offered * 1e4) / 1e4;
   },
 );
-const calibrationC = ref<20 | 15.56>(house.practice.calibrationC);
+const instruments = useInstruments();
+const chosenC = ref<CalibrationC | null>(null);
+const calibrationC = computed({
+  get: () => chosenC.value ?? instruments.value.calibrationC,
+  set: (markedC: CalibrationC) => (chosenC.value = markedC),
+});
 
 const CALIBRATIONS = [
   { value: 20, label: '20 °C' },
@@ -64,7 +68,7 @@ const isEmpty = computed(() => Object.keys(seen.value).length === 0);
 const meant = computed(() => {
   if (isEmpty.value) return { payload: null, read: null, doubts: [], refusal: '' };
   try {
-    const payload = makeReading(seen.value, { calibrationC: calibrationC.value, phMeter: shelf.phMeter });
+    const payload = makeReading(seen.value, { ...instruments.value, calibrationC: calibrationC.value });
     const doubts = store.doubtsOf([{ kind: 'reading', payload }], store.now);
     return { payload, read: gravityRead(store.ledger, payload), doubts, refusal: '' };
   } catch (error) {
@@ -75,6 +79,11 @@ const meant = computed(() => {
 const differs = computed(() => {
   const { read } = meant.value;
   return read !== null && (given.sg === null || instrument.value === 'refractometer' || Math.abs(read.sg - given.sg) >= 0.0005);
+});
+const zeroTold = computed(() => {
+  const { zeroSg = 0 } = meant.value.payload ?? {};
+  if (zeroSg === 0) return '';
+  return `; this hydrometer reads ${show('points', Math.abs(1000 * zeroSg))} too ${zeroSg > 0 ? 'high' : 'low'} in water`;
 });
 const ph = computed(() => {
   if (given.ph === null) return '';
@@ -117,8 +126,8 @@ async function save(): Promise<void> {
       </button>
     </p>
     <p v-if="differs && meant.read !== null" class="small quiet whole">
-      {{ instrument === 'refractometer' ? 'With the alcohol that is in it' : 'Corrected for the sample’s warmth' }}:
-      <b>{{ show('sg', meant.read.sg) }} ± {{ show('sg', meant.read.plusMinus) }}</b>
+      {{ instrument === 'refractometer' ? 'With the alcohol that is in it' : `${show('sg', given.sg ?? 1)} read` }}:
+      <b>{{ show('sg', meant.read.sg) }} ± {{ show('sg', meant.read.plusMinus) }}</b> at {{ show('tempC', 20) }}{{ zeroTold }}
     </p>
     <p v-if="ph !== ''" class="small quiet whole">{{ ph }}</p>
     <p v-for="(doubt, i) in meant.doubts" :key="i" class="caution whole" role="status"><SentenceText :sentence="doubt" /></p>

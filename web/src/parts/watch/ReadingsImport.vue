@@ -9,6 +9,7 @@ import { eventSentence } from '@hollow-bell/core/record';
 import { ROLES, guessRoles, readTable, tableOf } from '@hollow-bell/tell/readings';
 import type { DateOrder, ReadRow, Role } from '@hollow-bell/tell/readings';
 import { useBatch } from '../../stores/batch.ts';
+import { useInstruments } from '../../composables/useInstruments.ts';
 import { useShelf } from '../../stores/shelf.ts';
 import { usePractice } from '../../stores/practice.ts';
 import MakerDialog from '../fields/MakerDialog.vue';
@@ -18,6 +19,7 @@ const store = useBatch();
 const shelf = useShelf();
 onMounted(() => shelf.loadOnce());
 const house = usePractice();
+const instruments = useInstruments();
 const { show, tell, typedBy } = useReader();
 const { refusal, busy, attempt } = useAttempt();
 
@@ -39,7 +41,7 @@ const found = computed(() =>
         order: order.value,
         tempUnit: tempUnit.value,
         by: typedBy.value,
-        instruments: { calibrationC: house.practice.calibrationC, phMeter: shelf.phMeter },
+        instruments: instruments.value,
         now: store.now,
         onRecord: store.events,
       }),

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { ShelfItem } from '@hollow-bell/contract';
+import { ZERO_AT_MOST } from '@hollow-bell/core/liquid';
 import { ref } from 'vue';
 import PickList from '../../fields/PickList.vue';
 import QuantityField from '../../fields/QuantityField.vue';
@@ -33,6 +34,21 @@ const dateOf = (event: Event): string | null => (event.target as HTMLInputElemen
     kind="resolution"
     label="reads to"
     @update:model-value="$event !== null && change({ resolution: $event })"
+  />
+  <QuantityField
+    v-if="detail.reads === 'gravity'"
+    :model-value="detail.inWater ?? null"
+    kind="sg"
+    label="in water it shows"
+    @update:model-value="change({ inWater: $event ?? undefined })"
+  />
+  <QuantityField
+    v-else-if="detail.reads === 'brix'"
+    :model-value="detail.inWater ?? null"
+    kind="brix"
+    label="in water it shows"
+    :limits="{ low: 0, high: ZERO_AT_MOST.brix }"
+    @update:model-value="change({ inWater: $event ?? undefined })"
   />
   <label
     ><span class="small quiet">last calibrated</span
