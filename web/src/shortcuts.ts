@@ -18,6 +18,7 @@ export const SHORTCUTS = {
   asPlanned: { keys: ['Enter'], shown: 'Enter', does: 'on Rounds: done as planned, or to where it is done' },
   otherwise: { keys: ['o'], shown: 'o', does: 'on Rounds: otherwise' },
   later: { keys: ['l'], shown: 'l', does: 'on Rounds: later, or not at all' },
+  undo: { keys: ['u'], shown: 'u', does: 'takes the last act back; ten in a row' },
   sheet: { keys: ['?'], shown: '?', does: 'this sheet' },
   empty: { keys: ['Escape'], shown: 'Esc', does: 'empties the dip line, closes what is open' },
 } as const satisfies Record<string, Shortcut>;

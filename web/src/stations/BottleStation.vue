@@ -9,10 +9,12 @@ import BatchLog from '../parts/log/BatchLog.vue';
 import StationHead from '../parts/log/StationHead.vue';
 import FigureValue from '../parts/figures/FigureValue.vue';
 import QuantityField from '../parts/fields/QuantityField.vue';
+import WhenField from '../parts/fields/WhenField.vue';
 import SentenceText from '../parts/figures/SentenceText.vue';
 import StopNote from '../parts/figures/StopNote.vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
+import { useWhen } from '../composables/useWhen.ts';
 import { useBatch } from '../stores/batch.ts';
 
 const store = useBatch();
@@ -35,9 +37,10 @@ function fillWith(index: number): void {
   counts.value[index] = countBottles(availableL.value - others, sizesMl[index] ?? 750).full;
 }
 
+const { at, when } = useWhen();
 function record(): Promise<boolean> {
   const event: EventContent = { kind: 'bottling', payload: { bottles: chosen.value } };
-  return attempt(() => store.write([event], tell(eventSentence(event))));
+  return attempt(() => store.write([event], tell(eventSentence(event)), when.value));
 }
 </script>
 
@@ -89,6 +92,7 @@ function record(): Promise<boolean> {
           Clean, then sanitize, with a fresh solution. Fill down the side from the bottom, leave about 13 mm under a cork. The label names
           the honey, the alcohol, and “contains sulfites” where they are in.
         </p>
+        <WhenField v-model="at" class="lost" />
         <div class="deeds">
           <el-button type="primary" :loading="busy" :disabled="blocked || chosen.length === 0 || leftL < -0.005" @click="record"
             >Bottled {{ chosen.reduce((sum, { count }) => sum + count, 0) }}</el-button

@@ -11,10 +11,12 @@ import GateRow from '../parts/sweeten/GateRow.vue';
 import PickList from '../parts/fields/PickList.vue';
 import ReadingForm from '../parts/watch/ReadingForm.vue';
 import QuantityField from '../parts/fields/QuantityField.vue';
+import WhenField from '../parts/fields/WhenField.vue';
 import VerdictList from '../parts/figures/VerdictList.vue';
 import { exactly } from '@hollow-bell/core/quantities';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
+import { useWhen } from '../composables/useWhen.ts';
 import { sorbateWorking, stabilizeWorking } from '@hollow-bell/core/stabilize';
 import { useBatch } from '../stores/batch.ts';
 
@@ -54,6 +56,7 @@ const tooEarly = computed(() => (['finished', 'clear', 'degassed'] as string[]).
 const isDone = computed(() => store.gates.find((gate) => gate.id === 'stabilized')?.open === true);
 const stopped = computed(() => plan.value?.verdicts.some((verdict) => verdict.weight === 'stop') === true);
 
+const { at, when } = useWhen();
 function record(): Promise<boolean> {
   return attempt(() => {
     if (plan.value === null || ph.value === null) throw new Refusal('Measure the pH first; the dose hangs on it.');
@@ -66,6 +69,7 @@ function record(): Promise<boolean> {
         { kind: 'sorbate', payload: { massG: sorbateG } },
       ],
       `stabilized with ${show('massG', sulfiteG)} metabisulfite and ${show('massG', sorbateG)} sorbate`,
+      when.value,
     );
   });
 }
@@ -127,6 +131,7 @@ function record(): Promise<boolean> {
             <p v-if="tooEarly && shut !== null" class="refusal">
               Not yet: the gate “{{ shut.name }}” is shut. Sulfite and sorbate do not stop a fermentation that is under way.
             </p>
+            <WhenField v-model="at" class="when" />
             <div class="deeds">
               <el-button type="primary" :loading="busy" :disabled="blocked || stopped" @click="record"
                 >Added {{ show('massG', plan.sulfiteG.value) }} and {{ show('massG', plan.sorbateG) }}</el-button
@@ -152,6 +157,10 @@ function record(): Promise<boolean> {
 
 .doses {
   grid-template-columns: 1fr;
+}
+
+.when {
+  max-width: 200px;
 }
 
 .doses > * {

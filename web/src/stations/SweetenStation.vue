@@ -15,10 +15,12 @@ import GateRow from '../parts/sweeten/GateRow.vue';
 import GlassLadder from '../parts/sweeten/GlassLadder.vue';
 import PickList from '../parts/fields/PickList.vue';
 import QuantityField from '../parts/fields/QuantityField.vue';
+import WhenField from '../parts/fields/WhenField.vue';
 import SentenceText from '../parts/figures/SentenceText.vue';
 import SweetOutcome from '../parts/sweeten/SweetOutcome.vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
+import { useWhen } from '../composables/useWhen.ts';
 import { useBatch } from '../stores/batch.ts';
 import { useShelf } from '../stores/shelf.ts';
 
@@ -88,6 +90,7 @@ const fate = computed(() => {
 const sugar = computed(() => store.figures?.sugarGPerL ?? exactly(store.view?.sugarGPerL ?? 0));
 const isStable = computed(() => stabilizedAt(store.ledger) !== null);
 
+const { at, when } = useWhen();
 async function add(share: number): Promise<void> {
   const massG = Math.round((answer.value?.honeyG ?? 0) * share * 10) / 10;
   const done = await attempt(() =>
@@ -100,7 +103,7 @@ async function add(share: number): Promise<void> {
       ],
       `stirred in ${show('massG', massG)} ${toldAs(honeyName.value)}`,
       /** What speaks against it stands beside the button. */
-      { isSure: true },
+      { ...when.value, isSure: true },
     ),
   );
   if (done) glassG.value = null;
@@ -150,6 +153,7 @@ async function add(share: number): Promise<void> {
             <p>
               Start with <b>{{ show('massG', answer.honeyG / 2) }}</b>, stir without splashing, taste.
             </p>
+            <WhenField v-model="at" />
             <div class="deeds">
               <el-button type="primary" :loading="busy" :disabled="blocked || (fits !== null && fits.overflowL > 0)" @click="add(0.5)"
                 >Add {{ show('massG', answer.honeyG / 2) }} now</el-button

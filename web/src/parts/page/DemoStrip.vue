@@ -13,6 +13,7 @@ import { leaveDemo } from '../../cellar.ts';
 .strip {
   display: flex;
   flex-wrap: wrap;
+  align-items: baseline;
   justify-content: center;
   gap: 2px 14px;
   padding: 5px 16px;

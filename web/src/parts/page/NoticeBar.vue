@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent } from 'vue';
 import { useAttempt } from '../../composables/useAttempt.ts';
+import { useSingleKeys } from '../../composables/useSingleKeys.ts';
 import { useReader } from '../../composables/useReader.ts';
 import { useKept } from '../../stores/kept.ts';
 import { useOutbox } from '../../stores/outbox.ts';
@@ -15,6 +16,11 @@ const kept = useKept();
 const { tell } = useReader();
 const { refusal, attempt } = useAttempt();
 const waiting = computed(() => outbox.parcels.filter((parcel) => parcel.since === null).length);
+useSingleKeys(['undo'], () => {
+  if (wrote.last === null) return false;
+  void attempt(undo);
+  return true;
+});
 const undo = async (): Promise<void> => (await import('../../stores/writing.ts')).useWriting().undo();
 </script>
 

@@ -5,10 +5,12 @@ import { YEAST_TYPES, yeastOf, yeastToPitchG } from '@hollow-bell/core/yeast';
 import { computed, onMounted, ref } from 'vue';
 import { useAttempt } from '../../composables/useAttempt.ts';
 import { useReader } from '../../composables/useReader.ts';
+import { useWhen } from '../../composables/useWhen.ts';
 import { useBatch } from '../../stores/batch.ts';
 import { useShelf } from '../../stores/shelf.ts';
 import PickList from '../fields/PickList.vue';
 import QuantityField from '../fields/QuantityField.vue';
+import WhenField from '../fields/WhenField.vue';
 
 const store = useBatch();
 const shelf = useShelf();
@@ -35,6 +37,7 @@ const sulfiteUntil = computed(() => {
   return free !== null && store.now < free ? free : null;
 });
 const suggestedG = computed(() => (store.view === null ? 0 : weighedG(yeastToPitchG(store.view.volumeL, store.view.sg))));
+const { at, when } = useWhen();
 /** Nothing was typed yet; null where it cannot be read. */
 const grams = ref<number | null | undefined>();
 const massG = computed(() => (grams.value === undefined ? suggestedG.value : (grams.value ?? 0)));
@@ -49,6 +52,7 @@ function pitch(): Promise<boolean> {
     store.write(
       [{ kind: 'yeast', payload: { yeastId, name: yeast.name, massG: massG.value, ...(own === undefined ? {} : { own }), ...origin } }],
       `pitched ${show('massG', massG.value)} ${yeast.name}`,
+      when.value,
     ),
   );
 }
@@ -64,6 +68,7 @@ function pitch(): Promise<boolean> {
       needed
       @update:model-value="grams = $event"
     />
+    <WhenField v-model="at" />
     <el-button type="primary" :loading="busy" :disabled="blocked" @click="pitch">Pitched {{ show('massG', massG) }}</el-button>
     <p v-if="sulfiteUntil !== null" class="caution whole">
       The must was sulfited less than a day ago; the yeast waits until {{ show('when', sulfiteUntil) }}.
@@ -76,7 +81,7 @@ function pitch(): Promise<boolean> {
 <style scoped>
 .pitch {
   display: grid;
-  grid-template-columns: minmax(0, 240px) 110px auto;
+  grid-template-columns: minmax(0, 240px) 110px 130px auto;
   gap: 8px 18px;
   align-items: end;
 }

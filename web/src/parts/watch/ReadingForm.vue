@@ -7,10 +7,12 @@ import { Refusal } from '@hollow-bell/core/quantities';
 import { computed, onMounted, reactive, ref, watch } from 'vue';
 import PickList from '../fields/PickList.vue';
 import QuantityField from '../fields/QuantityField.vue';
+import WhenField from '../fields/WhenField.vue';
 import SentenceText from '../figures/SentenceText.vue';
 import { useAttempt } from '../../composables/useAttempt.ts';
 import { useInstruments } from '../../composables/useInstruments.ts';
 import { useReader } from '../../composables/useReader.ts';
+import { useWhen } from '../../composables/useWhen.ts';
 import { eventSentence } from '@hollow-bell/core/record';
 import { useBatch } from '../../stores/batch.ts';
 import { useShelf } from '../../stores/shelf.ts';
@@ -28,6 +30,7 @@ const EMPTY = { sg: null, brix: null, tempC: null, ph: null, taGPerL: null, free
 const given = reactive<Record<keyof typeof EMPTY, number | null>>({ ...EMPTY });
 const instrument = ref<GravityInstrument>('hydrometer');
 const showsMore = ref(false);
+const { at, when } = useWhen();
 watch(
   () => props.offered,
   (offered) => {
@@ -69,7 +72,7 @@ const meant = computed(() => {
   if (isEmpty.value) return { payload: null, read: null, doubts: [], refusal: '' };
   try {
     const payload = makeReading(seen.value, { ...instruments.value, calibrationC: calibrationC.value });
-    const doubts = store.doubtsOf([{ kind: 'reading', payload }], store.now);
+    const doubts = store.doubtsOf([{ kind: 'reading', payload }], at.value ?? store.now);
     return { payload, read: gravityRead(store.ledger, payload), doubts, refusal: '' };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
@@ -100,7 +103,9 @@ async function save(): Promise<void> {
   if (payload === null) return;
   const event = { kind: 'reading' as const, payload };
   const told = tell(eventSentence(event));
-  if (await attempt(() => store.write([event], told, { isSure: true }))) Object.assign(given, EMPTY);
+  if (!(await attempt(() => store.write([event], told, { ...when.value, isSure: true })))) return;
+  Object.assign(given, EMPTY);
+  at.value = null;
 }
 </script>
 
@@ -112,6 +117,7 @@ async function save(): Promise<void> {
     <QuantityField v-model="given.tempC" kind="temp" label="sample at" />
     <PickList v-if="instrument === 'hydrometer'" v-model="calibrationC" label="marked for" :options="CALIBRATIONS" />
     <QuantityField v-model="given.ph" kind="ph" label="pH, if measured" />
+    <WhenField v-model="at" />
     <template v-if="showsMore">
       <QuantityField v-model="given.taGPerL" kind="gramsPerL" label="acid, as tartaric" />
       <QuantityField v-model="given.freeSo2MgPerL" kind="mgPerL" label="free SO₂" />
