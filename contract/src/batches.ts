@@ -79,8 +79,19 @@ export type BatchPlan = Fit<typeof batchPlanShape>;
 
 /** The feeding school of a batch, with its cap. */
 export function feedingPracticeOf({ practice }: Pick<BatchPlan, 'practice'>): FeedingPractice {
-  const { dapShare, region, school, ownHours, setDoses, organicCredit, organic, ammonium } = practice;
-  return { school, ownHours, setDoses, organicCredit, ammoniumShare: dapShare, dapCapGPerL: DAP_CAP_G_PER_L[region], organic, ammonium };
+  const { dapShare, region, ...same } = practice;
+  const { school, ownHours, setDoses, organicCredit, organic, ammonium, scaleG } = same;
+  return {
+    school,
+    ownHours,
+    setDoses,
+    organicCredit,
+    ammoniumShare: dapShare,
+    dapCapGPerL: DAP_CAP_G_PER_L[region],
+    organic,
+    ammonium,
+    scaleG,
+  };
 }
 
 const batchName = text(80, { whenMissing: 'A batch needs a name.', whenLong: 'A name has at most 80 letters.' });

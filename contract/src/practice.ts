@@ -1,7 +1,7 @@
 import { SCHOOL_IDS } from '@hollow-bell/core/feed';
 import { CALIBRATIONS_C } from '@hollow-bell/core/liquid';
 import { DEGAS_PER_DAY } from '@hollow-bell/core/rounds';
-import { choice, flag, id, list, maybe, number, numberAbove, orNull, record, text } from '@hollow-bell/core/quantities';
+import { SCALES_G, choice, flag, id, list, maybe, number, numberAbove, orNull, record, text } from '@hollow-bell/core/quantities';
 import type { Fit } from '@hollow-bell/core/quantities';
 import { NUTRIENT_IDS, ownNutrientShape } from '@hollow-bell/core/record';
 
@@ -44,6 +44,8 @@ export const practiceShape = record({
   pitch: choice('rehydrate', 'sprinkle'),
   /** How often a must is degassed in its first week; once a day where nothing is said. */
   degasPerDay: maybe(choice(...DEGAS_PER_DAY)),
+  /** What the house's scale tells apart, g; by the size of what is weighed where nothing is said. */
+  scaleG: maybe(choice(...SCALES_G)),
   /** Sign written before or after amounts of money. */
   currency: text(4),
 });

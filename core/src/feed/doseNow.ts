@@ -1,4 +1,5 @@
 import { weighedG } from '../quantities/index.ts';
+import type { ScaleG } from '../quantities/index.ts';
 import { LEAST_DOSE_G, countedMgPerG } from '../nitrogen/index.ts';
 import type { Product } from '../nitrogen/index.ts';
 import type { PlannedDose } from './schedule.ts';
@@ -22,11 +23,13 @@ export interface DoseNow {
   expectedAt: number;
   /** For the volume now in the vessel; what was really given where it is given. */
   parts: PartNow[];
+  /** What the house's scale tells apart, g. */
+  scaleG?: ScaleG | undefined;
 }
 
 /** What of a dose can be weighed, in the grams that are shown and written. */
-export const weighedParts = (dose: Pick<DoseNow, 'parts'> | undefined): PartNow[] =>
-  (dose?.parts ?? []).filter(({ massG }) => massG >= LEAST_DOSE_G).map((part) => ({ ...part, massG: weighedG(part.massG) }));
+export const weighedParts = (dose: Pick<DoseNow, 'parts' | 'scaleG'> | undefined): PartNow[] =>
+  (dose?.parts ?? []).filter(({ massG }) => massG >= LEAST_DOSE_G).map((part) => ({ ...part, massG: weighedG(part.massG, dose?.scaleG) }));
 
 export const isComing = ({ state }: Pick<DoseNow, 'state'>): boolean => state === 'due' || state === 'ahead';
 /** Its hour or its sugar came, and it did not. */

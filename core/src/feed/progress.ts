@@ -90,7 +90,7 @@ export function feedingNow(plan: FeedingPlan, ledger: Ledger, now: number): Feed
       const grams = takeRoom(product, plannedG * growth, isAmmoniumRefused);
       return { product, massG: grams, leftOutG: plannedG * growth - grams };
     });
-    return { dose, state, dueAt: times.dueAt(dose), expectedAt: times.soonestAt(dose), parts };
+    return { dose, state, dueAt: times.dueAt(dose), expectedAt: times.soonestAt(dose), parts, scaleG: plan.practice.scaleG };
   });
   const comingMg = doses.filter(isComing).reduce((sum, dose) => sum + doseNowMg(dose, practice.organicCredit), 0);
   const givesMgPerL = (ledger.liquid.ammoniumNMg + ledger.liquid.aminoNMg * practice.organicCredit + comingMg) / mixed.volumeL;

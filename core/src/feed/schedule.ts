@@ -1,7 +1,7 @@
 import { NUTRIENTS } from '../record/index.ts';
 import type { Ledger } from '../record/index.ts';
 import { Refusal } from '../quantities/index.ts';
-import type { Ranged } from '../quantities/index.ts';
+import type { Ranged, ScaleG } from '../quantities/index.ts';
 import { yeastOf } from '../yeast/index.ts';
 import type { NitrogenDemand } from '../yeast/index.ts';
 import { HONEY_NITROGEN, N_PER_SUGAR, nitrogenNeedRange } from '../nitrogen/index.ts';
@@ -43,6 +43,8 @@ export interface FeedingPractice {
   dapCapGPerL: number;
   organic: Product;
   ammonium: Product;
+  /** What the house's scale tells apart, g. */
+  scaleG?: ScaleG | undefined;
 }
 
 export interface FeedingPlan {

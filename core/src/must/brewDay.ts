@@ -2,7 +2,7 @@ import { drippingRange, waterShare } from '../ingredients/index.ts';
 import { MUST_SULFITE_WAIT_H, SO2_IN } from '../preservatives/index.ts';
 import type { EventContent } from '../record/index.ts';
 import { degrees, gravity, hours, massG, mgPerL, say, tempC, volumeL, weighedG } from '../quantities/index.ts';
-import type { Sentence } from '../quantities/index.ts';
+import type { ScaleG, Sentence } from '../quantities/index.ts';
 import { ATTEMPERATION, MUST_TEMP_C, SUDDEN_ACID_G_PER_L, rehydrationOf, yeastOf, yeastToPitchG } from '../yeast/index.ts';
 import type { MustPlan, PlannedIngredient } from './plan.ts';
 import type { MustFigures } from './predict.ts';
@@ -16,6 +16,8 @@ export interface BrewSchools {
   /** 50 mg/L of sulfite in the must, a day before the pitch. */
   mustSulfite: boolean;
   pitch: 'rehydrate' | 'sprinkle';
+  /** What the house's scale tells apart, g. */
+  scaleG?: ScaleG | undefined;
 }
 
 type StepDeed =
@@ -209,7 +211,7 @@ function measuring({ og, volumeL: liters }: MustFigures): BrewStep[] {
 
 function pitching(plan: MustPlan, must: Poured, schools: BrewSchools): BrewStep[] {
   const yeast = yeastOf(plan);
-  const grams = weighedG(yeastToPitchG(must.volumeL, must.sg));
+  const grams = weighedG(yeastToPitchG(must.volumeL, must.sg), schools.scaleG);
   const water = rehydrationOf(grams);
   const rehydrate = step(
     'rehydrate',

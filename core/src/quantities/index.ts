@@ -74,6 +74,17 @@ export {
   tidied,
 } from './typed/index.ts';
 export type { FieldKind, Offer, TypedBy } from './typed/index.ts';
-export { GRAMS_PER, LITERS_PER, SHOWN_UNITS, UNIT_SYMBOL, celsiusToF, massFromG, tempToC, volumeFromL, weighedG } from './units.ts';
-export type { MassUnit, TempUnit, UnitSystem, VolumeUnit } from './units.ts';
+export {
+  GRAMS_PER,
+  LITERS_PER,
+  SCALES_G,
+  SHOWN_UNITS,
+  UNIT_SYMBOL,
+  celsiusToF,
+  massFromG,
+  tempToC,
+  volumeFromL,
+  weighedG,
+} from './units.ts';
+export type { MassUnit, ScaleG, TempUnit, UnitSystem, VolumeUnit } from './units.ts';
 export type { Working } from './working.ts';

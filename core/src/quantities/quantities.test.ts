@@ -14,6 +14,7 @@ import {
   readVolumeL,
   volumeFromL,
   within,
+  weighedG,
 } from './index.ts';
 import { massToG } from './units.ts';
 import { volumeToL } from './units.ts';
@@ -84,5 +85,23 @@ describe('ranges', () => {
     expect(sum.value).toBe(17);
     expect(sum.high - sum.value).toBeCloseTo(5, 12);
     expect(sum.value - sum.low).toBeCloseTo(5, 12);
+  });
+});
+
+describe('grams that can be weighed', () => {
+  it.each([
+    [0.356, undefined, 0.36],
+    [3.216, undefined, 3.2],
+    [123.4, undefined, 123],
+    [0.91, 0.1, 0.9],
+    [0.91, 1, 1],
+    [3.49, 1, 3],
+    [0.5, 1, 1],
+    [0.49, 1, 0.49],
+    [0.05, 0.1, 0.1],
+    [0.04, 0.1, 0.04],
+    [0, 1, 0],
+  ] as const)('%f g on a scale that tells %s apart: %f g', (massG, scaleG, weighed) => {
+    expect(weighedG(massG, scaleG)).toBe(weighed);
   });
 });

@@ -48,10 +48,18 @@ export const SHOWN_UNITS: Record<UnitSystem, { smallMass: MassUnit; mass: MassUn
   uk: { smallMass: 'g', mass: 'lb', volume: 'uk_gal', temp: 'c', label: 'pounds, UK gallons, °C' },
 };
 
-/** Grams as a kitchen's scales tell them: to 0.01 below a gram, 0.1 below 100, then whole ones. What is written is what was shown. */
-export const weighedG = (massG: number): number => {
-  const step = massG < 1 ? 100 : massG < 100 ? 10 : 1;
-  return Math.round(massG * step) / step;
+/** What scales tell apart, g: a kitchen's, a fine one, one for salts. */
+export const SCALES_G = [1, 0.1, 0.01] as const;
+export type ScaleG = (typeof SCALES_G)[number];
+
+/**
+ * Grams as they can be weighed: to the step of the house's scale, and never finer than anybody needs, 0.01 below a gram, 0.1 below 100,
+ * then whole ones. What is less than half a step is left to a spoon. What is written is what was shown.
+ */
+export const weighedG = (massG: number, scaleG: ScaleG = 0.01): number => {
+  const wanted = massG < 1 ? 0.01 : massG < 100 ? 0.1 : 1;
+  const step = massG < scaleG / 2 ? wanted : Math.max(wanted, scaleG);
+  return Math.round(Math.round(massG / step) * step * 100) / 100;
 };
 
 export const UNIT_SYMBOL: Record<MassUnit | VolumeUnit | TempUnit, string> = {

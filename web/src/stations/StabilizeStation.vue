@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { MOLECULAR_TARGET, TOTAL_SO2_CAP } from '@hollow-bell/core/preservatives';
 import { firstShutGate, freeSo2There, planStabilizing } from '@hollow-bell/core/stabilize';
-import { Refusal } from '@hollow-bell/core/quantities';
+import { Refusal, exactly, weighedG } from '@hollow-bell/core/quantities';
 import type { SulfiteSalt } from '@hollow-bell/core/preservatives';
 import { computed, ref } from 'vue';
 import BatchLog from '../parts/log/BatchLog.vue';
@@ -13,7 +13,6 @@ import ReadingForm from '../parts/watch/ReadingForm.vue';
 import QuantityField from '../parts/fields/QuantityField.vue';
 import WhenField from '../parts/fields/WhenField.vue';
 import VerdictList from '../parts/figures/VerdictList.vue';
-import { exactly } from '@hollow-bell/core/quantities';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
 import { useWhen } from '../composables/useWhen.ts';
@@ -60,8 +59,9 @@ const { at, when } = useWhen();
 function record(): Promise<boolean> {
   return attempt(() => {
     if (plan.value === null || ph.value === null) throw new Refusal('Measure the pH first; the dose hangs on it.');
-    const sulfiteG = Math.round(plan.value.sulfiteG.value * 100) / 100;
-    const sorbateG = Math.round(plan.value.sorbateG * 100) / 100;
+    const { scaleG } = store.batch?.plan.practice ?? {};
+    const sulfiteG = weighedG(plan.value.sulfiteG.value, scaleG);
+    const sorbateG = weighedG(plan.value.sorbateG, scaleG);
     return store.write(
       [
         ...(store.ledger.history.ph?.value === ph.value ? [] : [{ kind: 'reading' as const, payload: { ph: ph.value } }]),

@@ -8,7 +8,7 @@ import { asked } from '../ask.ts';
 import type { AskRule, Asked, Asking } from '../ask.ts';
 
 /** “6.8 g organic nutrient and 1.3 g diammonium phosphate”: what a dose holds, by what can be weighed. */
-export const doseTold = (dose: Pick<DoseNow, 'parts'>, withSpoons = false): Sentence =>
+export const doseTold = (dose: Pick<DoseNow, 'parts' | 'scaleG'>, withSpoons = false): Sentence =>
   weighedParts(dose).flatMap(({ product, massG: grams }, i) => [
     i === 0 ? '' : ' and ',
     massG(grams),

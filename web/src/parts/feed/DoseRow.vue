@@ -45,7 +45,7 @@ const parts = computed(() => weighedParts(props.dose));
 const leftOutG = computed(() => props.dose.parts.reduce((sum, part) => sum + part.leftOutG, 0));
 const totalG = computed(() => parts.value.reduce((sum, { massG }) => sum + massG, 0));
 function begin(): void {
-  amounts.value = props.dose.parts.map(({ massG }) => weighedG(massG));
+  amounts.value = props.dose.parts.map(({ massG }) => weighedG(massG, props.dose.scaleG));
   otherwise.value = true;
 }
 
@@ -87,7 +87,7 @@ function give(grams: readonly (number | null)[]): void {
         v-if="totalG >= LEAST_DOSE_G"
         :type="dose.state === 'due' ? 'primary' : 'default'"
         :loading="busy"
-        @click="give(dose.parts.map(({ massG }) => weighedG(massG)))"
+        @click="give(dose.parts.map(({ massG }) => weighedG(massG, dose.scaleG)))"
         >Fed {{ show('massG', totalG) }}</el-button
       >
       <el-button @click="begin">Otherwise</el-button>

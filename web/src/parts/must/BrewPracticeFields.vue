@@ -15,6 +15,11 @@ const PITCH = [
   { id: 'rehydrate', name: 'Rehydrate', says: 'In warm water, then must in parts.' },
   { id: 'sprinkle', name: 'Sprinkle dry', says: 'On the must, as it is.' },
 ] as const;
+const SCALES = [
+  { g: 0.01, name: 'For salts', says: 'tells 0.01 g apart' },
+  { g: 0.1, name: 'Fine', says: 'tells 0.1 g apart' },
+  { g: 1, name: 'Kitchen', says: 'whole grams; less is left to a spoon' },
+] as const;
 const DEGAS = [
   { perDay: 1, name: 'Once a day', says: 'Gas off the yeast, and oxygen early.' },
   { perDay: 2, name: 'Twice a day', says: 'Morning and evening, for seven days.' },
@@ -61,6 +66,15 @@ const DEGAS = [
         />
         <span
           ><b>{{ way.name }}</b> <span class="quiet">{{ way.says }}</span></span
+        >
+      </label>
+    </fieldset>
+    <fieldset>
+      <legend>Your finest scale</legend>
+      <label v-for="scale in SCALES" :key="scale.g" class="choice">
+        <input type="radio" name="scale" :checked="(practice.scaleG ?? 0.01) === scale.g" @change="change({ scaleG: scale.g })" />
+        <span
+          ><b>{{ scale.name }}</b> <span class="quiet">{{ scale.says }}</span></span
         >
       </label>
     </fieldset>

@@ -36,7 +36,9 @@ const sulfiteUntil = computed(() => {
   const free = sulfiteWaitEnds(store.ledger);
   return free !== null && store.now < free ? free : null;
 });
-const suggestedG = computed(() => (store.view === null ? 0 : weighedG(yeastToPitchG(store.view.volumeL, store.view.sg))));
+const suggestedG = computed(() =>
+  store.view === null ? 0 : weighedG(yeastToPitchG(store.view.volumeL, store.view.sg), store.batch?.plan.practice.scaleG),
+);
 const { at, when } = useWhen();
 /** Nothing was typed yet; null where it cannot be read. */
 const grams = ref<number | null | undefined>();
