@@ -65,6 +65,8 @@ const detailShape = kinds(
       capacityL: number(0.1, 1000),
       material: choice('glass', 'plastic', 'steel', 'stoneware'),
       neckMm: orNull(number(5, 1000)),
+      /** What it weighs empty. */
+      tareG: maybe(numberAbove(0, 200_000, [200, 5000])),
     }),
     instrument: record(
       {

@@ -13,6 +13,7 @@ export {
 } from './fermentation.ts';
 export { CALIBRATIONS_C, HYDROMETER_PLUS_MINUS, correctedSg, hydrometerReading, readingPlusMinus } from './hydrometer.ts';
 export type { CalibrationC } from './hydrometer.ts';
+export { litersByWeight } from './weighed.ts';
 export { GRAVITY_INSTRUMENTS, ZERO_AT_MOST, instrumentPlusMinus, provesAnEnd } from './instruments.ts';
 export type { GravityInstrument } from './instruments.ts';
 export { liquidFromMeasured, mix, pourTogether, residualExtractGPerL } from './mixture.ts';

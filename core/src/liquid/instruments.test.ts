@@ -5,6 +5,7 @@ import {
   electrodeSlope,
   ferment,
   instrumentPlusMinus,
+  litersByWeight,
   mix,
   mixedFromRefractometer,
   phPlusMinus,
@@ -64,5 +65,14 @@ describe('a pH meter', () => {
     [{ ...calibration, high: { buffer: 7, read: 4.2 } }, /worn out/],
   ])('refuses a calibration that tells nothing, %#', (bad, sentence) => {
     expect(() => correctedPh(3.4, bad)).toThrow(sentence);
+  });
+});
+
+describe('a volume by weight', () => {
+  it('is what it weighs more than empty, over its density', () => {
+    // 5 L of water at 20 °C weigh 4991 g; of a must of 1.100, 5490 g.
+    expect(litersByWeight(1850 + 4991, 1850, 1)).toBeCloseTo(5, 3);
+    expect(litersByWeight(1850 + 5490, 1850, 1.1)).toBeCloseTo(5, 3);
+    expect(() => litersByWeight(1850, 1850, 1)).toThrow(/must weigh more/);
   });
 });

@@ -34,7 +34,7 @@ const shelf: ShelfItem[] = [
   item('organic nutrient', { kind: 'nutrient', ammoniumN: 0, aminoN: 0.04, gPerTeaspoon: 2.8, capGPerL: 4 }, { putAway: true }),
   item('sulfite tablets', { kind: 'chemical', use: 'sulfite', is: 'potassium metabisulfite', gPerTablet: 0.44, gPerPacket: 44 }),
   item('-dash first', { kind: 'chemical', use: '=sum' }, { pricePerKg: null, expiresOn: null, note: '' }),
-  item('5 L jug', { kind: 'vessel', shape: 'jug', capacityL: 5.3, material: 'glass', neckMm: null }),
+  item('5 L jug', { kind: 'vessel', shape: 'jug', capacityL: 5.3, material: 'glass', neckMm: null, tareG: 1850 }),
   item('hydrometer', {
     kind: 'instrument',
     reads: 'gravity',

@@ -41,6 +41,7 @@ const COLUMNS = [
   'capacity_l',
   'material',
   'neck_mm',
+  'tare_g',
   'reads',
   'calibration_c',
   'resolution',
@@ -91,7 +92,13 @@ function detailColumns({ detail }: ShelfItem): Row {
         g_per_packet: detail.gPerPacket ?? '',
       };
     case 'vessel':
-      return { shape: detail.shape, capacity_l: detail.capacityL, material: detail.material, neck_mm: detail.neckMm ?? '' };
+      return {
+        shape: detail.shape,
+        capacity_l: detail.capacityL,
+        material: detail.material,
+        neck_mm: detail.neckMm ?? '',
+        tare_g: detail.tareG ?? '',
+      };
     case 'instrument':
       return {
         reads: detail.reads,
@@ -249,7 +256,13 @@ function itemOf(cells: Record<string, string>, newId: () => string): unknown {
       ...figure('gPerTablet', 'g_per_tablet'),
       ...figure('gPerPacket', 'g_per_packet'),
     }),
-    vessel: () => ({ shape: text('shape'), capacityL: number('capacity_l', 0), material: text('material'), neckMm: orNull('neck_mm') }),
+    vessel: () => ({
+      shape: text('shape'),
+      capacityL: number('capacity_l', 0),
+      material: text('material'),
+      neckMm: orNull('neck_mm'),
+      ...figure('tareG', 'tare_g'),
+    }),
     instrument: () => ({
       reads: text('reads'),
       calibrationC: orNull('calibration_c'),

@@ -90,6 +90,9 @@ export const useShelf = defineStore('shelf', () => {
       zeroBrix: refractometer?.inWater ?? 0,
     };
   });
+  const tareG = (name: string): number | null =>
+    standing.value.flatMap(({ item }) => (item.name === name && item.detail.kind === 'vessel' ? [item.detail.tareG ?? null] : []))[0] ??
+    null;
   /** How many of a vessel there are; no end of the usual ones, which nobody counted. */
   const vesselCount = (name: string): number =>
     standing.value.find(({ item }) => item.detail.kind === 'vessel' && item.name === name)?.item.stockG ?? Number.POSITIVE_INFINITY;
@@ -125,6 +128,7 @@ export const useShelf = defineStore('shelf', () => {
     yeasts,
     vessels,
     vesselCount,
+    tareG,
     gravityInstruments,
     load,
     put,

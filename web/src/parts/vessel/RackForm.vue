@@ -13,6 +13,7 @@ import { useShelf } from '../../stores/shelf.ts';
 import PickList from '../fields/PickList.vue';
 import QuantityField from '../fields/QuantityField.vue';
 import WhenField from '../fields/WhenField.vue';
+import ByWeight from './ByWeight.vue';
 
 const store = useBatch();
 const shelf = useShelf();
@@ -28,12 +29,14 @@ interface Row {
   own: { name: string; kind: VesselKind; capacityL: number | null };
   volumeL: number | null;
   companion: boolean;
+  byWeight: boolean;
 }
 const row = (companion: boolean, vessel = ''): Row => ({
   vessel,
   own: { name: '', kind: 'jug', capacityL: null },
   volumeL: null,
   companion,
+  byWeight: false,
 });
 const KINDS = VESSEL_KINDS.map((value) => ({ value, label: value }));
 const presentL = computed(() => viewOf(store.ledger)?.volumeL ?? 0);
@@ -95,7 +98,14 @@ const onShelf = (name: string, shape: VesselKind, capacityL: number): ShelfItem 
     <div v-for="(each, i) in rows" :key="i" class="into">
       <PickList v-model="each.vessel" :label="i === 0 ? 'into' : 'and into'" :options="vessels" placeholder="choose a vessel" />
       <QuantityField v-model="each.volumeL" kind="volume" :label="i === 0 ? 'left in the new vessel' : 'how much'" />
+      <button type="button" class="link small" @click="each.byWeight = !each.byWeight">by weight</button>
       <label v-if="i > 0" class="check"><input v-model="each.companion" type="checkbox" /> companion, for topping up</label>
+      <ByWeight
+        v-if="each.byWeight && store.view !== null"
+        :tare-g="shelf.tareG(each.vessel)"
+        :sg="store.view.sg"
+        @liters="each.volumeL = $event"
+      />
       <div v-if="each.vessel === ANOTHER" class="own">
         <label><span class="small quiet">called</span><input v-model="each.own.name" class="line-input" maxlength="60" /></label>
         <PickList v-model="each.own.kind" label="shape" :options="KINDS" />
@@ -134,7 +144,7 @@ const onShelf = (name: string, shape: VesselKind, capacityL: number): ShelfItem 
 
 .into {
   display: grid;
-  grid-template-columns: minmax(180px, 260px) 150px auto;
+  grid-template-columns: minmax(180px, 260px) 130px auto auto;
   align-items: end;
   gap: 6px 18px;
 }

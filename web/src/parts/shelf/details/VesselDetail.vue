@@ -33,5 +33,11 @@ const MATERIALS = asOptions(['glass', 'plastic', 'steel', 'stoneware'] as const)
     :options="MATERIALS"
     @update:model-value="$event !== null && change({ material: $event })"
   />
+  <QuantityField
+    :model-value="detail.tareG ?? null"
+    kind="mass"
+    label="weighs empty"
+    @update:model-value="change({ tareG: $event ?? undefined })"
+  />
   <QuantityField :model-value="detail.neckMm" kind="count" label="neck, mm" @update:model-value="change({ neckMm: $event })" />
 </template>
