@@ -7,7 +7,7 @@ import { FIRST_AMMONIUM_H, TOO_LATE_SHARE } from '../yeast/index.ts';
 import { HOUR_MS } from '../quantities/index.ts';
 import { plainly } from '../quantities/sentence.ts';
 import { MUST_TEMP_C, yeastOf, yeastToPitchG } from '../yeast/index.ts';
-import { entryDoubts } from './index.ts';
+import { entryDoubts, thinning } from './index.ts';
 
 const START = Date.UTC(2026, 4, 2, 10);
 type Row = [hour: number, content: EventContent];
@@ -106,6 +106,26 @@ describe('what is asked about before it is written', () => {
       { rows: must, hour: 1, plain: pitched(0.51 * wantedG), asked: pitched(0.49 * wantedG), about: /is little where about/ },
     ],
     ['a vessel that runs over', { rows: still, hour: 24 * 35, plain: racked(4.2, 4.17), asked: racked(4.2, 4.15), about: /runs over/ }],
+    [
+      'water that does not fit',
+      {
+        rows: [...still, [24 * 35, racked(4.2, 4.6)]],
+        hour: 24 * 36,
+        plain: { kind: 'water', payload: { volumeL: 0.4 } },
+        asked: { kind: 'water', payload: { volumeL: 0.47 } },
+        about: /more than fits/,
+      },
+    ],
+    [
+      'heat on what still works',
+      {
+        rows: live,
+        hour: 40,
+        plain: { kind: 'heat', payload: { tempC: MUST_TEMP_C.most, minutes: 10 } },
+        asked: { kind: 'heat', payload: { tempC: MUST_TEMP_C.most + 0.1, minutes: 10 } },
+        about: /yeast dies/,
+      },
+    ],
     [
       'heat in closed glass',
       {
@@ -244,3 +264,17 @@ function acid(massG: number): EventContent {
 function fermentedBy(share: number): Row[] {
   return [...live, [70, reading(sgAtShare(ledgerOf(live), share))]];
 }
+
+describe('what water does', () => {
+  it('is told before it is poured: strength and gravity, by the masses', () => {
+    const ledger = ledgerOf(still);
+    const { volumeL: liters, abv } = viewOf(ledger)!;
+    const told = plainly(thinning(ledger, 0.5, START + 40 * 24 * HOUR_MS)!);
+    const [, before, after] = /^([\d.]+) % vol becomes ([\d.]+) % vol, /.exec(told)!;
+    expect(Number(before)).toBeCloseTo(abv, 1);
+    expect(Number(after)).toBeCloseTo((abv * liters) / (liters + 0.5), 1);
+    expect(plainly(thinning(ledgerOf(must), 0.5, START)!)).toMatch(/^1\.\d{3} becomes 1\.\d{3}$/);
+    expect(thinning(ledgerOf([]), 0.5, START)).toBeNull();
+    expect(viewOf(ledger)!.volumeL, 'nothing is poured').toBe(liters);
+  });
+});

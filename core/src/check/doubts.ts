@@ -2,7 +2,7 @@ import { AMMONIUM_CUTOFF_ABV, FIRST_AMMONIUM_H, TOO_LATE_SHARE } from '../yeast/
 import { N_PER_SUGAR } from '../nitrogen/index.ts';
 import { ammoniumCapMgPerL } from '../feed/index.ts';
 import { nitrogenMgPerG, productCaution } from '../nitrogen/index.ts';
-import { LEAST_SUGAR_G, mixedOf, nutrientOf, shareGone } from '../record/index.ts';
+import { LEAST_SUGAR_G, ledgerAfter, mixedOf, nutrientOf, shareGone } from '../record/index.ts';
 import type { EventContent, Ledger, Payloads } from '../record/index.ts';
 import { MUST_SULFITE_WAIT_H } from '../preservatives/index.ts';
 import {
@@ -21,6 +21,7 @@ import {
   when,
 } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
+import { fillAcross, filledNow } from '../vessel/index.ts';
 import { DISCARD } from '../rounds/index.ts';
 import { firstShutGate, gatesOf } from '../stabilize/index.ts';
 import { doubtsAbout, finishOf, stabilizedAt } from '../watch/index.ts';
@@ -184,11 +185,24 @@ const aboutVessels = (into: Payloads['vessels']['into']): Sentence[] =>
         say`The ${vessel.name} holds ${volumeL(vessel.capacityL)} to the brim; ${volumeL(liters)} runs over. Is it the right vessel?`,
     );
 
+/** What is poured into vessels that are known, and does not fit. */
+function aboutFit(ledger: Ledger, content: EventContent, at: number): Sentence[] {
+  if (ledger.history.vessels.length === 0 || ledger.history.bottled !== null) return [];
+  const after = ledgerAfter(ledger, content, at);
+  const presentL = mixedOf(after)?.volumeL ?? 0;
+  const fill = fillAcross(filledNow(after.history.vessels, presentL), presentL);
+  return fill.overflowL > fill.fillL * BRIM_SLACK
+    ? [say`That is ${volumeL(fill.overflowL)} more than fits to the brim: so much runs over, or it stands in another vessel.`]
+    : [];
+}
+
 /** What grows on it is not answered like a film, and heat is not for closed glass. */
 const aboutLook = ({ mark }: Payloads['note']): Sentence[] => (mark === 'mold' || mark === 'retching' ? [DISCARD] : []);
-const aboutHeat = ({ history }: Ledger): Sentence[] =>
-  history.bottled === null
-    ? []
+const aboutHeat = (ledger: Ledger, { tempC: warm }: Payloads['heat']): Sentence[] =>
+  ledger.history.bottled === null
+    ? ledger.history.pitch !== null && warm > MUST_TEMP_C.most && finishOf(ledger).state === 'moving'
+      ? [say`It still works, by what is on record: at ${tempC(warm)} yeast dies, and what sugar is left stays.`]
+      : []
     : [say`It is in bottles. Heat in closed glass bursts it: pasteurize with open bottles, or in bulk before; gas and hot glass hurt.`];
 
 /**
@@ -214,9 +228,12 @@ export function entryDoubts(
     case 'nutrient':
       return aboutNutrient(ledger, content.payload, at, rules);
     case 'honey':
-      return isSugar(content.payload.massG, 1 - content.payload.moisture) ? aboutSugar(ledger, at) : [];
+      return [
+        ...(isSugar(content.payload.massG, 1 - content.payload.moisture) ? aboutSugar(ledger, at) : []),
+        ...aboutFit(ledger, content, at),
+      ];
     case 'ingredient':
-      return aboutIngredient(ledger, content.payload, at);
+      return [...aboutIngredient(ledger, content.payload, at), ...aboutFit(ledger, content, at)];
     case 'sorbate':
       return aboutSorbate(ledger, beside);
     case 'sulfite':
@@ -228,7 +245,9 @@ export function entryDoubts(
     case 'vessels':
       return aboutVessels(content.payload.into);
     case 'heat':
-      return aboutHeat(ledger);
+      return aboutHeat(ledger, content.payload);
+    case 'water':
+      return aboutFit(ledger, content, at);
     default:
       return [];
   }

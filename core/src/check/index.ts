@@ -2,3 +2,4 @@
 export { checkEvent, checkEvents } from './check.ts';
 export { entryDoubts } from './doubts.ts';
 export type { HouseRules } from './doubts.ts';
+export { thinning } from './thinning.ts';

@@ -1,11 +1,11 @@
 import { CENTRAL_ASSUMPTIONS } from './assumptions.ts';
 import type { Assumptions } from './assumptions.ts';
 import { standingEvents } from './events.ts';
-import type { BatchEvent, StandingEvent } from './events.ts';
+import type { BatchEvent, EventContent, StandingEvent } from './events.ts';
 import { judgeGuard } from './guard.ts';
 import { HAPPENINGS } from './happenings/index.ts';
 import type { Recorded, RecordedKind } from './happenings/index.ts';
-import { emptyLedger } from './ledger.ts';
+import { copyOf, emptyLedger } from './ledger.ts';
 import type { Folding, Ledger } from './ledger.ts';
 import { mixedOf } from './view.ts';
 
@@ -50,6 +50,13 @@ const unasked = (): void => undefined;
 /** The state of a batch after all its events, amendments applied, in the order in which things happened. */
 export const fold = (events: readonly BatchEvent[], assumptions: Assumptions = CENTRAL_ASSUMPTIONS): Ledger =>
   foldAlong(standingEvents(events), unasked, assumptions);
+
+/** The state of a batch as it would be with one thing more; what stands is left alone. */
+export function ledgerAfter(ledger: Ledger, content: EventContent, at: number): Ledger {
+  const after = copyOf(ledger);
+  if (content.kind !== 'amendment') applyEvent(after, { ...content, id: 'asked', happenedAt: at }, CENTRAL_ASSUMPTIONS);
+  return after;
+}
 
 /** The events up to the first bottling; all of them where there is none. */
 export function beforeBottling(events: readonly BatchEvent[]): readonly BatchEvent[] {

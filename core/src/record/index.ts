@@ -10,7 +10,7 @@ export type { BatchEvent, EventContent, EventKind, EventOf, LogEntry, Payloads, 
 export { drippingOf } from './dripping.ts';
 export { doubtOf, ledgerFigures, ledgerWorking } from './figures.ts';
 export type { LedgerFigure } from './figures.ts';
-export { beforeBottling, fold, foldAlong, foldUntil } from './fold.ts';
+export { beforeBottling, fold, foldAlong, foldUntil, ledgerAfter } from './fold.ts';
 export { gravityRead } from './gravityRead.ts';
 export type { GravityRead, Seen } from './gravityRead.ts';
 export { GUARD, LEAST_SUGAR_G, guardNeeded } from './guard.ts';

@@ -1,4 +1,4 @@
-import { entryDoubts } from '@hollow-bell/core/check';
+import { entryDoubts, thinning } from '@hollow-bell/core/check';
 import { eventSentence, gravityRead, makeReading } from '@hollow-bell/core/record';
 import type { EventContent, Seen } from '@hollow-bell/core/record';
 import { Refusal, TypedRefusal, gravity, say, tempC, tidied, volumeL } from '@hollow-bell/core/quantities';
@@ -18,8 +18,13 @@ const EMPTY = 'Nothing is typed here yet; try “1.048 21c”, “fed” or “r
 /** Where one thing that happened ends and the next begins. A comma between digits is none. */
 const BETWEEN = /\s*(?:[;+&]|,(?=\s)|\band\b|\bthen\b)\s*/;
 
+/** “pH” keeps its small letter. */
 const capitalized = ([first, ...rest]: Sentence): Sentence =>
-  typeof first === 'string' ? [first.slice(0, 1).toUpperCase() + first.slice(1), ...rest] : first === undefined ? [] : [first, ...rest];
+  typeof first === 'string'
+    ? [first.startsWith('pH') ? first : first.slice(0, 1).toUpperCase() + first.slice(1), ...rest]
+    : first === undefined
+      ? []
+      : [first, ...rest];
 
 /** What a scale shows; less is not told. */
 const WORTH_SAYING_SG = 0.0005;
@@ -41,6 +46,11 @@ function readingTold(seen: Seen, context: DipContext): { event: EventContent; to
   return { event, told: [...of, ...told(event), ...is] };
 }
 
+/** What an entry will say, and of water what it does. */
+function toldOf(content: EventContent, context: DipContext): Sentence {
+  const does = content.kind === 'water' ? thinning(context.ledger, content.payload.volumeL, context.now) : null;
+  return does === null ? told(content) : [...told(content), ': ', ...does];
+}
 const told = (content: EventContent): Sentence => eventSentence(content);
 
 /** An amount that may mean several is asked about as lines. */
@@ -206,7 +216,7 @@ export function readDipLine(typed: string, context: DipContext): DipReading {
   const events = [...(reading === null ? [] : [reading.event]), ...parts.flatMap((part) => part.events ?? [])];
   const sentences = [
     ...(reading === null ? [] : [reading.told]),
-    ...parts.flatMap((part) => (part.told !== undefined ? [part.told] : (part.events ?? []).map(told))),
+    ...parts.flatMap((part) => (part.told !== undefined ? [part.told] : (part.events ?? []).map((event) => toldOf(event, then)))),
     ...splits.map(({ volumeL: liters, vessel }) => say`${volumeL(liters)} split off into the ${vessel.name}`),
   ];
   const understood = capitalized(sentences.flatMap((sentence, i) => (i === 0 ? sentence : [', ', ...sentence])));

@@ -39,7 +39,7 @@ const isWhole = computed(() =>
 );
 const events = computed(() => (act.value === null || !isWhole.value ? [] : act.value.make(given.value, store.ledger)));
 const doubts = computed(() => store.doubtsOf(events.value, at.value ?? store.now));
-const about = computed(() => act.value?.about?.(store.ledger) ?? null);
+const about = computed(() => act.value?.about?.(store.ledger, given.value) ?? null);
 
 async function write(): Promise<void> {
   const contents = events.value;

@@ -1,3 +1,4 @@
+import { thinning } from '@hollow-bell/core/check';
 import { FINING_IDS, chemicalEntry, drippingOf, mixedOf } from '@hollow-bell/core/record';
 import type { BottleEnd, EventContent, FiningId, Ledger, Mark, RemovalReason } from '@hollow-bell/core/record';
 import { massG, say, volumeL } from '@hollow-bell/core/quantities';
@@ -25,7 +26,7 @@ export interface Act {
   isOpen: (ledger: Ledger) => boolean;
   asks: readonly AskedFor[];
   /** What to know before it is done. */
-  about?: (ledger: Ledger) => Sentence | null;
+  about?: (ledger: Ledger, given: Given) => Sentence | null;
   make: (given: Given, ledger: Ledger) => EventContent[];
 }
 
@@ -43,6 +44,10 @@ const LOST: readonly (readonly [RemovalReason, string])[] = [
   ['lees', 'left on the lees'],
   ['dumped', 'dumped'],
 ];
+
+/** By amount, or what is missing to a mark by what is reckoned to be there. */
+const waterL = (given: Given, ledger: Ledger): number =>
+  optional(given, 'volumeL') ?? Math.max(0, (optional(given, 'markL') ?? 0) - (mixedOf(ledger)?.volumeL ?? 0));
 
 /** What ran over, by its least and its most. */
 function foamedOver(given: Given): EventContent[] {
@@ -113,6 +118,22 @@ export const ACTS: readonly Act[] = [
         },
       },
     ],
+  },
+  {
+    id: 'water',
+    label: 'Topped up with water',
+    group: 'Liquid',
+    isOpen: isFilled,
+    asks: [
+      { is: 'quantity', name: 'volumeL', label: 'how much', kind: 'volume' },
+      { is: 'quantity', name: 'markL', label: 'or up to a mark of', kind: 'volume' },
+    ],
+    about: (ledger, given) => {
+      const liters = waterL(given, ledger);
+      const does = liters > 0 ? thinning(ledger, liters, Date.now()) : null;
+      return does === null ? ['Water thins it; its like from a companion jug does not.'] : [...say`${volumeL(liters)}: `, ...does];
+    },
+    make: (given, ledger) => (waterL(given, ledger) > 0 ? [{ kind: 'water', payload: { volumeL: waterL(given, ledger) } }] : []),
   },
   {
     id: 'topUp',
