@@ -70,6 +70,7 @@ export const mustPlanShape = record({
     waterL: held,
     cost: held,
   }),
+  heldBack: maybe(record({ waterL: number(0, 2000), days: whole(1, 60) })),
   ratioFree: maybe(flag),
 });
 

@@ -1,7 +1,8 @@
 import { eventsAt, fold } from '../record/index.ts';
 import type { BatchEvent, EventContent, Ledger } from '../record/index.ts';
 import { yeastOf } from '../yeast/index.ts';
-import { pourOf } from './brewDay.ts';
+import { pourOf } from './stepDone.ts';
+import { asMixed } from './plan.ts';
 import type { MustPlan } from './plan.ts';
 
 function pitchOf(plan: Pick<MustPlan, 'yeastId' | 'own'>): EventContent {
@@ -14,8 +15,9 @@ function pitchOf(plan: Pick<MustPlan, 'yeastId' | 'own'>): EventContent {
  * worked out before anything is poured. What goes in after the pitch is left out.
  */
 export function ledgerAsPlanned(plan: MustPlan, at: number): Ledger {
+  const mixed = asMixed(plan);
   const pours = plan.ingredients.filter(({ stage, massG }) => stage === 'before' && massG > 0).map((line) => pourOf(line, line.massG));
-  const rows: EventContent[] = [...pours, { kind: 'water', payload: { volumeL: plan.waterL } }, pitchOf(plan)];
+  const rows: EventContent[] = [...pours, { kind: 'water', payload: { volumeL: mixed.waterL } }, pitchOf(plan)];
   return fold(
     eventsAt(
       at,

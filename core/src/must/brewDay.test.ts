@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { fold } from '../record/index.ts';
 import { eventsAt } from '../record/build.ts';
-import { brewDay, eventOfStep, planOf, plannedFrom, plannedHoney, predictMust } from './index.ts';
+import { brewDay, eventOfStep, fillOfPlan, ledgerAsPlanned, planOf, plannedFrom, plannedHoney, predictMust, scalePlan } from './index.ts';
+import { plainly } from '../quantities/index.ts';
 import { measureMust } from './measure.ts';
 import { centralCourse } from './predict.ts';
 import type { BrewSchools } from './brewDay.ts';
-import { othersPoured } from '../record/index.ts';
+import { othersPoured, viewOf } from '../record/index.ts';
 
 const plan = planOf(
   [
@@ -28,6 +29,26 @@ describe('the brew day', () => {
     );
     expect(pours).toEqual(plan.ingredients.filter(({ stage }) => stage === 'before').map(({ id, massG }) => [id, massG]));
     expect(steps().find(({ part }) => part === 'mix')!.deed).toEqual({ kind: 'water', volumeL: 3 });
+  });
+
+  it('holds water back for its day: less of it on the brew day, a stronger must measured and filled for, the rest a step of its own', () => {
+    const held = { ...plan, heldBack: { waterL: 0.5, days: 5 } };
+    const days = brewDay(held, predictMust(held), schools);
+    const waters = days.flatMap(({ id, part, deed }) => (deed.kind === 'water' ? [[id, part, deed.volumeL]] : []));
+    expect(waters).toEqual([
+      ['water', 'mix', 2.5],
+      ['held back water', 'later', 0.5],
+    ]);
+    expect(plainly(days.find(({ id }) => id === 'held back water')!.sentence)).toMatch(/0\.50 L on day 5/);
+    const begins = predictMust({ ...plan, waterL: 2.5 }).og.value;
+    expect(plainly(days.find(({ id }) => id === 'measure')!.sentence)).toContain(`Gravity near ${begins.toFixed(3)}`);
+    expect(begins).toBeGreaterThan(predictMust(plan).og.value + 0.005);
+    expect(predictMust(held).og.value, 'the whole mead is the same').toBeCloseTo(predictMust(plan).og.value, 9);
+    const fillL = predictMust(plan).fillL.value;
+    expect(fillOfPlan(held, fillL).fillL).toBeCloseTo(fillOfPlan(plan, fillL).fillL - 0.5, 9);
+    expect(scalePlan(held, 2).heldBack).toEqual({ waterL: 1, days: 5 });
+    const ledger = ledgerAsPlanned(held, 0);
+    expect(viewOf(ledger)!.volumeL).toBeCloseTo(viewOf(ledgerAsPlanned(plan, 0))!.volumeL - 0.5, 2);
   });
 
   it('cleans before it pours, stirs before it measures, measures before it pitches', () => {

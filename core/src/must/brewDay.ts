@@ -1,10 +1,11 @@
-import { drippingRange, waterShare } from '../ingredients/index.ts';
+import { drippingRange } from '../ingredients/index.ts';
 import { MUST_SULFITE_WAIT_H, SO2_IN } from '../preservatives/index.ts';
-import type { EventContent } from '../record/index.ts';
 import { degrees, gravity, hours, massG, mgPerL, say, tempC, volumeL, weighedG } from '../quantities/index.ts';
 import type { ScaleG, Sentence } from '../quantities/index.ts';
 import { ATTEMPERATION, MUST_TEMP_C, SUDDEN_ACID_G_PER_L, rehydrationOf, yeastOf, yeastToPitchG } from '../yeast/index.ts';
+import { asMixed } from './plan.ts';
 import type { MustPlan, PlannedIngredient } from './plan.ts';
+import { predictMust } from './predict.ts';
 import type { MustFigures } from './predict.ts';
 import { FEED_AT_SG } from './stepFeeding.ts';
 
@@ -64,11 +65,13 @@ export interface Poured {
 
 /** The plan as ordered steps with amounts, temperatures and cautions. */
 export function brewDay(plan: MustPlan, figures: MustFigures, schools: BrewSchools, poured: Poured | null = null): BrewStep[] {
+  const mixed = asMixed(plan);
+  const begins = mixed === plan ? figures : predictMust(mixed);
   return [
     ...makeReady(plan),
-    ...mixing(plan, figures, schools),
-    ...measuring(figures),
-    ...pitching(plan, poured ?? { volumeL: figures.volumeL.value, sg: figures.og.value }, schools),
+    ...mixing(mixed, begins, schools),
+    ...measuring(begins),
+    ...pitching(plan, poured ?? { volumeL: begins.volumeL.value, sg: begins.og.value }, schools),
     ...later(plan, figures.volumeL.value),
   ];
 }
@@ -238,6 +241,19 @@ function pitching(plan: MustPlan, must: Poured, schools: BrewSchools): BrewStep[
   return schools.pitch === 'rehydrate' ? [rehydrate, attemper, pitch, air] : [pitch, air];
 }
 
+const heldBackSteps = ({ heldBack }: MustPlan): BrewStep[] =>
+  heldBack === undefined
+    ? []
+    : [
+        step(
+          'held back water',
+          'later',
+          'The water that was held back',
+          say`${volumeL(heldBack.waterL)} on day ${String(heldBack.days)}, once the first foam is over. It thins the must: read before and after.`,
+          { kind: 'water', volumeL: heldBack.waterL },
+        ),
+      ];
+
 function later(plan: MustPlan, liters: number): BrewStep[] {
   const isSudden = ({ massG: grams, composition }: PlannedIngredient): boolean =>
     liters > 0 && (grams * composition.acidGPerKg) / 1000 / liters > SUDDEN_ACID_G_PER_L;
@@ -245,6 +261,7 @@ function later(plan: MustPlan, liters: number): BrewStep[] {
   const after = plan.ingredients.filter(({ stage, massG: grams }) => stage === 'after' && grams > 0);
   const bags = plan.ingredients.filter(({ bagDays, stage, massG: grams }) => bagDays !== undefined && stage === 'before' && grams > 0);
   return [
+    ...heldBackSteps(plan),
     ...during.map((ingredient) =>
       step(
         `later ${ingredient.id}`,
@@ -274,47 +291,4 @@ function later(plan: MustPlan, liters: number): BrewStep[] {
       step(`after ${ingredient.id}`, 'later', ingredient.name, say`${massG(ingredient.massG)} once the mead is stable, in steps, tasting.`),
     ),
   ];
-}
-
-/**
- * What doing a step writes down: what was really poured, not what was planned. Null for readings and the pitch, which have
- * their own forms.
- * @param amount g, or L of water
- * @param pulpG all the pulp that is in the vessel, of which a bag is a share
- */
-export function eventOfStep({ id, title, deed }: BrewStep, plan: MustPlan, amount: number, pulpG = 0): EventContent | null {
-  switch (deed.kind) {
-    case 'water':
-      return { kind: 'water', payload: { volumeL: amount, step: id } };
-    case 'sulfite':
-      return { kind: 'sulfite', payload: { salt: 'potassium', massG: amount, step: id } };
-    case 'strain':
-      return {
-        kind: 'strain',
-        payload: { massG: amount, share: pulpG > 0 ? Math.min(1, deed.insolubleG / pulpG) : 1, of: deed.of, step: id },
-      };
-    case 'ingredient': {
-      const line = plan.ingredients.find((ingredient) => ingredient.id === deed.ingredientId);
-      return line === undefined ? null : pourOf(line, amount, id);
-    }
-    case 'stir':
-      return { kind: 'note', payload: { text: title, mark: 'stirred', step: id } };
-    case 'tick':
-      return { kind: 'note', payload: { text: title, step: id } };
-    case 'reading':
-    case 'pitch':
-      return null;
-  }
-}
-
-/** Pouring a line of the plan, as an entry for the record. */
-export function pourOf(line: PlannedIngredient, grams: number, stepId?: string): EventContent {
-  const { name, family, makes, composition, sugarSpread, bagDays, lotId } = line;
-  const origin = { ...(lotId === undefined ? {} : { lotId }), ...(stepId === undefined ? {} : { step: stepId }) };
-  if (family === 'honey') {
-    const { unfermentable } = composition;
-    return { kind: 'honey', payload: { name, massG: grams, moisture: waterShare(composition), unfermentable, ...origin } };
-  }
-  const bag = bagDays === undefined ? {} : { bagDays };
-  return { kind: 'ingredient', payload: { name, family, makes, massG: grams, composition, sugarSpread, ...bag, ...origin } };
 }

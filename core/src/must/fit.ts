@@ -29,8 +29,9 @@ export function litersOf(ingredient: PlannedIngredient): number {
   return mixMust(alone).volumeL + alone.insolubleG / (1000 * INSOLUBLE_KG_PER_L);
 }
 
-/** How full the vessel will be, pulp and all. @param fillL liquid and pulp, L */
-export const fillOfPlan = (plan: MustPlan, fillL: number): Fill => fillOf(plan.vessel.capacityL, fillL);
+/** How full the vessel will be on the brew day, pulp and all, without water that is held back. @param fillL liquid and pulp in the end, L */
+export const fillOfPlan = ({ vessel, heldBack }: MustPlan, fillL: number): Fill =>
+  fillOf(vessel.capacityL, Math.max(0, fillL - (heldBack?.waterL ?? 0)));
 
 /** What helps where a must does not fit; each with what it does. */
 export interface Fit {
@@ -82,6 +83,7 @@ export function scalePlan(plan: MustPlan, scale: number): MustPlan {
   const scaled = {
     ...plan,
     waterL: plan.waterL * scale,
+    ...(plan.heldBack === undefined ? {} : { heldBack: { ...plan.heldBack, waterL: plan.heldBack.waterL * scale } }),
     ingredients: plan.ingredients.map((ingredient) => ({ ...ingredient, massG: ingredient.massG * scale })),
   };
   const wanted = Object.fromEntries(heldIn(plan.wanted).map((hold) => [hold, valueOf(scaled, hold)]));

@@ -1,7 +1,8 @@
 /* Planning a must: compose, hold and solve, predict, judge, cost and fit it, and the day on which it is mixed. */
 export { ledgerAsPlanned, ledgerPitchedNow } from './asPlanned.ts';
-export { brewDay, eventOfStep, pourOf } from './brewDay.ts';
+export { brewDay } from './brewDay.ts';
 export type { BrewStep } from './brewDay.ts';
+export { eventOfStep, pourOf } from './stepDone.ts';
 export { planOf, planned, plannedFrom, plannedHoney } from './build.ts';
 export { costOf, lackOf } from './cost.ts';
 export type { Cost } from './cost.ts';

@@ -56,12 +56,18 @@ export interface MustPlan {
   /** Yeast, nutrients, corks: what is paid beside the ingredients. */
   otherCost: number;
   wanted: Holds;
+  /** So much of the water is poured only after so many days, once the first foam is over. */
+  heldBack?: { waterL: number; days: number } | undefined;
   /** Two free honeys may change their ratio, so that a third thing can be held. */
   ratioFree?: boolean | undefined;
 }
 
 /** Of a 5 L jug the lees take some 6 cm³ in a hundred, and readings a glass (our estimate; the maker's own comes first). */
 export const USUAL_LOSSES: PlannedLosses = { leesShare: 0.06, samplesL: 0.2 };
+
+/** The plan without the water that is held back: what is mixed on the brew day. */
+export const asMixed = (plan: MustPlan): MustPlan =>
+  plan.heldBack === undefined ? plan : { ...plan, waterL: Math.max(0, plan.waterL - plan.heldBack.waterL), heldBack: undefined };
 
 export const honeysOf = (plan: Pick<MustPlan, 'ingredients'>): PlannedIngredient[] =>
   plan.ingredients.filter((ingredient) => ingredient.family === 'honey');

@@ -9,6 +9,8 @@ import { useShelf } from '../../stores/shelf.ts';
 const props = defineProps<{ draft: MustDraft }>();
 const { show } = useReader();
 const shelf = useShelf();
+/** Most foam is over by then (our estimate); the day can be changed beside the water. */
+const FOAM_OVER_DAYS = 5;
 const wantedPct = computed(() => headspaceWantedPct(props.draft.plan.value, yeastOf(props.draft.plan.value).foaming === 'much'));
 const fit = computed(() => fitOf(props.draft.plan.value, props.draft.figures.value.fillL.value, wantedPct.value, shelf.vessels));
 </script>
@@ -21,9 +23,14 @@ const fit = computed(() => fitOf(props.draft.plan.value, props.draft.figures.val
     <el-button v-if="fit.vessel !== null" size="small" @click="draft.change({ vessel: fit.vessel })"
       >Take the {{ fit.vessel.name }}</el-button
     >
+    <el-button
+      v-if="fit.heldBack !== null"
+      size="small"
+      @click="draft.change({ heldBack: { waterL: fit.heldBack.waterL, days: FOAM_OVER_DAYS } })"
+      >Hold {{ show('volumeL', fit.heldBack.waterL) }} of the water back</el-button
+    >
     <p v-if="fit.heldBack !== null" class="small quiet">
-      Or hold {{ show('volumeL', fit.heldBack.waterL) }} of the water back for the top-up: it starts at
-      <b>{{ show('sg', fit.heldBack.og) }}</b> then.
+      With so much water held back it starts at <b>{{ show('sg', fit.heldBack.og) }}</b>.
     </p>
   </div>
 </template>

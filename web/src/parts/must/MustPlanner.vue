@@ -106,7 +106,13 @@ onKeyStroke(['z', 'Z'], (event) => {
           />
           <li class="line">
             <i class="swatch water" aria-hidden="true" />
-            <span><b>Water</b><span class="small quiet">free of chlorine</span></span>
+            <span
+              ><b>Water</b><span v-if="plan.heldBack === undefined" class="small quiet">free of chlorine</span
+              ><span v-else class="small quiet"
+                >{{ show('volumeL', plan.heldBack.waterL) }} of it on day {{ plan.heldBack.days }}
+                <button type="button" class="link" @click="draft.change({ heldBack: undefined })">pour it all at once</button></span
+              ></span
+            >
             <QuantityField
               :model-value="plan.waterL"
               kind="volume"
