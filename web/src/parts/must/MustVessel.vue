@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { litersOf } from '@hollow-bell/core/must';
+import { fillOfPlan, litersOf } from '@hollow-bell/core/must';
 import type { MustPlan } from '@hollow-bell/core/must';
-import { fillOf, levelCm, litersAt, sectionOf } from '@hollow-bell/core/vessel';
+import { levelCm, litersAt, sectionOf } from '@hollow-bell/core/vessel';
 import { computed, ref } from 'vue';
 import { useReader } from '../../composables/useReader.ts';
 import { liquidColor } from '../../look/liquidColor.ts';
@@ -17,7 +17,9 @@ const section = computed(() => sectionOf(props.plan.vessel));
 const scale = computed(() =>
   Math.min(HEIGHT_PX / (section.value.heightCm.at(-1) ?? 1), WIDTH_PX / (2 * Math.max(...section.value.radiusCm))),
 );
-const fill = computed(() => fillOf(props.plan.vessel.capacityL, props.fillL));
+/** On the brew day; water that is held back comes once there is room for it. */
+const fill = computed(() => fillOfPlan(props.plan, props.fillL));
+const heldBackL = computed(() => props.plan.heldBack?.waterL ?? 0);
 
 /** The pours as they lie before stirring, heaviest at the bottom; the water takes what is left of the mixed volume. */
 const layers = computed(() => {
@@ -26,8 +28,10 @@ const layers = computed(() => {
     .map((line) => ({ line, liters: litersOf(line) }))
     .sort((a, b) => b.line.massG / Math.max(b.liters, 1e-6) - a.line.massG / Math.max(a.liters, 1e-6))
     .map(({ line, liters }) => ({ liters, color: liquidColor([line.name]), label: `${line.name} ${show('volumeL', liters)}` }));
-  const waterL = Math.max(0, props.fillL - poured.reduce((sum, layer) => sum + layer.liters, 0));
-  return [...poured, { liters: waterL, color: 'var(--water)', label: `water ${show('volumeL', props.plan.waterL)}` }];
+  const waterL = Math.max(0, props.fillL - heldBackL.value - poured.reduce((sum, layer) => sum + layer.liters, 0));
+  const water = { liters: waterL, color: 'var(--water)', label: `water ${show('volumeL', props.plan.waterL - heldBackL.value)}` };
+  const later = { liters: heldBackL.value, color: 'var(--glass)', label: `held back ${show('volumeL', heldBackL.value)}` };
+  return heldBackL.value > 0 ? [...poured, water, later] : [...poured, water];
 });
 
 /** How low the must has to stay for its foam and cap. */
