@@ -28,6 +28,8 @@ function someMembers(): Kinetics[] {
     toleranceAbv: between(13, 16),
     slowing: between(0.5, 2),
     halfSugar: between(2, 12),
+    tiringPerH: between(0.001, 0.006),
+    dryGPerL: between(0, 6),
   }));
 }
 
@@ -47,8 +49,19 @@ export function againstC(): { ratio: number; hereMs: number; inCMs: number; diff
     });
     const input = Float64Array.from([
       ...[MEMBERS, steps, ROUNDS],
-      ...members.flatMap((m) => [m.growthPerH, m.uptakePerH, m.yeastPerN, m.deathPerH, m.lagH, m.toleranceAbv, m.slowing, m.halfSugar]),
-      ...[COURSE.sugarGPerL, COURSE.nitrogenMgPerL, COURSE.pitchGPerL, COURSE.acidSlowing],
+      ...members.flatMap((m) => [
+        m.growthPerH,
+        m.uptakePerH,
+        m.yeastPerN,
+        m.deathPerH,
+        m.lagH,
+        m.toleranceAbv,
+        m.slowing,
+        m.halfSugar,
+        m.tiringPerH,
+        m.dryGPerL,
+      ]),
+      ...[COURSE.sugarGPerL, COURSE.nitrogenMgPerL, COURSE.pitchGPerL, COURSE.acidSlowing, COURSE.abvPerSugar],
       ...[...grid.hours, ...grid.stepH, ...grid.work, ...grid.death, ...pulses],
     ]);
     const sugar = new Float64Array(steps);

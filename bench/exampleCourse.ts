@@ -1,3 +1,4 @@
+import { ABV_PER_SUGAR } from '@hollow-bell/core/forecast';
 import type { Course } from '@hollow-bell/core/forecast';
 
 /** A must of 250 g/L over 90 days, fed three times. */
@@ -8,5 +9,6 @@ export const COURSE: Course = {
   temps: [{ hour: 0, tempC: 20 }],
   pulses: [24, 48, 72].map((hour) => ({ hour, scale: 1, sugarGPerL: 0, nitrogenMgPerL: 60 })),
   acidSlowing: 1,
+  abvPerSugar: ABV_PER_SUGAR,
   horizonH: 90 * 24,
 };

@@ -7,7 +7,8 @@
 
 #define HALF_N 20.0
 #define PITCH_LIVES 0.6
-#define ABV_PER_SUGAR (0.484 / 7.893)
+#define REST_VIGOR 0.3
+#define AFFINITY_LOSS 1.0
 
 static double maxd(double a, double b) { return a > b ? a : b; }
 
@@ -23,9 +24,9 @@ static double slowing_at(double strength) {
 static void ferment(const double *kin, const double *course, int steps, const double *hours, const double *stepH, const double *work,
                     const double *death, const double *pulse, double *out) {
   const double growthPerH = kin[0], uptakePerH = kin[1], yeastPerN = kin[2], deathPerH = kin[3], lagH = kin[4], tolerance = kin[5],
-               power = kin[6], halfSugar = kin[7];
+               power = kin[6], tiring = kin[8], dry = kin[9];
   for (int i = 0; i < SLOWING_STEPS; i++) table[i] = pow(1 - (double)i / SLOWING_STEPS, power);
-  double living = maxd(0.05, course[2] * PITCH_LIVES), nitrogen = course[1], sugar = course[0], abv = 0;
+  double living = maxd(0.05, course[2] * PITCH_LIVES), nitrogen = course[1], sugar = maxd(0, course[0] - dry), abv = 0, vigor = 1;
   for (int k = 0; k < steps; k++) {
     const double *p = pulse + 3 * k;
     if (p[0] >= 0) {
@@ -34,12 +35,14 @@ static void ferment(const double *kin, const double *course, int steps, const do
       nitrogen = nitrogen * p[0] + p[2];
       sugar = sugar * p[0] + p[1];
     }
-    out[k] = sugar;
+    out[k] = sugar + dry;
     if (hours[k] < lagH) continue;
     const double h = stepH[k], warm = work[k], growth = growthPerH * warm, uptake = uptakePerH * warm * course[3];
     const double strength = abv / tolerance, slowing = slowing_at(strength), square = strength * strength;
     const double dying = deathPerH * death[k] * square * square;
-    const double half = h / 2, perN = 1 / yeastPerN, eats = uptake * slowing, grows = growth * slowing;
+    vigor = REST_VIGOR + (vigor - REST_VIGOR) / (1 + tiring * warm * h * HALF_N / (HALF_N + nitrogen));
+    const double halfSugar = kin[7] * (1 + AFFINITY_LOSS * (strength < 1 ? strength : 1));
+    const double half = h / 2, perN = 1 / yeastPerN, eats = uptake * slowing * vigor, grows = growth * slowing;
     double grown = grows * nitrogen / (HALF_N + nitrogen) * living;
     const double x1 = grown - dying * living, n1 = -grown * perN, s1 = -eats * sugar / (halfSugar + sugar) * living;
     double x = living + half * x1, n = maxd(0, nitrogen + half * n1), s = maxd(0, sugar + half * s1);
@@ -55,7 +58,7 @@ static void ferment(const double *kin, const double *course, int steps, const do
     nitrogen = maxd(0, nitrogen + (h / 6) * (n1 + 2 * (n2 + n3) + n4));
     const double wanted = (-h / 6) * (s1 + 2 * (s2 + s3) + s4), eaten = wanted < sugar ? wanted : sugar;
     sugar -= eaten;
-    abv += eaten * ABV_PER_SUGAR;
+    abv += eaten * course[4];
   }
 }
 
@@ -68,14 +71,14 @@ static double *take(int count) {
 int main(void) {
   double *head = take(3);
   const int members = (int)head[0], steps = (int)head[1], rounds = (int)head[2];
-  double *kinetics = take(8 * members), *course = take(4), *hours = take(steps), *stepH = take(steps), *work = take(steps),
+  double *kinetics = take(10 * members), *course = take(5), *hours = take(steps), *stepH = take(steps), *work = take(steps),
          *death = take(steps), *pulse = take(3 * steps), *out = malloc(sizeof(double) * (size_t)steps);
   double sum = 0;
   for (int round = 0; round < rounds; round++) {
     struct timespec from, to;
     clock_gettime(CLOCK_MONOTONIC, &from);
     for (int i = 0; i < members; i++) {
-      ferment(kinetics + 8 * i, course, steps, hours, stepH, work, death, pulse, out);
+      ferment(kinetics + 10 * i, course, steps, hours, stepH, work, death, pulse, out);
       for (int k = 0; k < steps; k++) sum += out[k];
     }
     clock_gettime(CLOCK_MONOTONIC, &to);

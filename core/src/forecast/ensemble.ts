@@ -2,7 +2,8 @@ import { normal, seeded } from '../numerics/index.ts';
 import type { Rng } from '../numerics/index.ts';
 import { RANGE_SD } from '../quantities/index.ts';
 import type { Ranged } from '../quantities/index.ts';
-import { ABV_PER_SUGAR, ferment, gridOf } from './model.ts';
+import { DRY_SUGAR_G_PER_L } from '../yeast/index.ts';
+import { ferment, gridOf } from './model.ts';
 import type { Course, Grid, Kinetics } from './model.ts';
 
 /** Plain data throughout, so that it can go to a worker. */
@@ -43,18 +44,25 @@ export interface Forecast {
  */
 const PRIOR = {
   growthPerH: { center: 0.12, spread: 0.35 },
-  uptakePerH: { center: 0.4, spread: 0.5 },
+  uptakePerH: { center: 0.5, spread: 0.5 },
   yeastPerN: { center: 0.013, spread: 0.4 },
   deathPerH: { center: 0.003, spread: 0.8 },
   lagH: { center: 14, spread: 0.5 },
-  slowing: { center: 0.72, spread: 0.4 },
-  halfSugar: { center: 6, spread: 0.8 },
+  slowing: { center: 0.75, spread: 0.4 },
+  halfSugar: { center: 10, spread: 0.7 },
+  tiringPerH: { center: 0.002, spread: 0.7 },
 } as const;
 type Uncertain = keyof typeof PRIOR;
 const UNCERTAIN = Object.keys(PRIOR) as Uncertain[];
 
+/** What yeast leaves of its sugar, as a spread of the logarithm, and what a must may hold beside sugar more or less than its honey’s mean, g/L. */
+const DRY_SPREAD = 0.6;
+const UNFERMENTABLE_SD_G_PER_L = 4;
+
 /** What the model itself gets wrong, as a share of the sugar at the pitch (our estimate, set by the study in docs/forecast.md). */
 const MODEL_SD = 0.02;
+/** Near its end a must errs less: there is less to be wrong about; at least this share (our estimate). */
+const LEAST_MODEL_SD = 0.35;
 /** A reading of long ago says less of what is ahead: by so much more of that is allowed for each day before the last (our estimate, from the same study). */
 const FADES_PER_DAY = 0.15;
 /** Below this share of its sugar a must errs less, down to this part of it: there is less to be wrong about (our estimates). */
@@ -75,7 +83,9 @@ const LAST_DAYS = 4;
 /** Nearer to its tolerance than this share of it, a stop is an end. */
 const AT_TOLERANCE = 0.97;
 /** It has ended when it has no more than this to fall: less than a hydrometer tells, 0.0015 SG. */
-export const END_WITHIN_G_PER_L = 4;
+export const END_WITHIN_G_PER_L = 2.1;
+/** From the last reading on the model’s own error grows to its full size within some days (our estimate). */
+const STRAYS_DAYS = 5;
 /** Points in the drawing. */
 const DRAWN = 120;
 
@@ -91,6 +101,8 @@ function drawMember(rng: Rng, tolerance: Ranged): Member {
     lagH: value('lagH'),
     slowing: value('slowing'),
     halfSugar: value('halfSugar'),
+    tiringPerH: value('tiringPerH'),
+    dryGPerL: Math.max(0, DRY_SUGAR_G_PER_L.value * Math.exp(DRY_SPREAD * normal(rng)) + UNFERMENTABLE_SD_G_PER_L * normal(rng)),
     toleranceAbv: Math.max(4, tolerance.value + ((tolerance.high - tolerance.low) / (2 * RANGE_SD)) * normal(rng)),
   };
 }
@@ -114,7 +126,8 @@ function logLikelihood(sugar: Float64Array, grid: Grid, { readings, course }: Fo
   const lastH = readings.at(-1)?.hour ?? 0;
   for (const reading of readings) {
     const fades = 1 + (FADES_PER_DAY * (lastH - reading.hour)) / 24;
-    const sd = Math.hypot(reading.sd, MODEL_SD * course.sugarGPerL * fades);
+    const left = Math.max(0, reading.sugarGPerL) / course.sugarGPerL;
+    const sd = Math.hypot(reading.sd, MODEL_SD * course.sugarGPerL * fades * Math.min(1, LEAST_MODEL_SD + left));
     const off = (sugarAt(sugar, grid, reading.hour) - reading.sugarGPerL) / sd;
     /** A Student’s t with four degrees of freedom: one slip of the pen does not pull the whole forecast. */
     sum -= 2.5 * Math.log1p((off * off) / 4);
@@ -220,21 +233,48 @@ export async function forecast(input: ForecastInput, progress: Progress = SILENT
   if (even === undefined) return null;
   const steps = even.hours.length;
   const runs: Float64Array[] = [];
+  /** Where the model alone puts the last reading. */
+  const stood = new Float64Array(count);
   for (const [i, member] of members.entries()) {
     const sugar = new Float64Array(steps);
     ferment(member, course, grids[i % grids.length] ?? even, sugar);
+    stood[i] = sugarAt(sugar, even, lastH);
+    if (readings.length > 0) anchor(sugar, even, input, rng);
     runs.push(sugar);
     done++;
     if (done % PART === 0 && (await pause())) return null;
   }
-  return summarize(input, even, runs, members);
+  return { ...summarize(input, even, runs, members), missesLast: missesLast(stood, input) };
 }
 
-/** Whether a reading, with its own error, lies outside the band around its hour. */
-function isOutside(bands: readonly Band[], { hour, sugarGPerL, sd }: ForecastInput['readings'][number]): boolean {
-  const band = bands.findLast((each) => each.hour <= hour);
-  const next = bands.find((each) => each.hour > hour) ?? band;
-  return band !== undefined && next !== undefined && (sugarGPerL - RANGE_SD * sd > band.high || sugarGPerL + RANGE_SD * sd < next.low);
+/**
+ * Takes a run through what was read last, as far as that is surer than the model: a draw of where the must may stand. What is ahead of
+ * it shrinks or grows in proportion, its end stays.
+ */
+function anchor(sugar: Float64Array, grid: Grid, { readings, course }: ForecastInput, rng: Rng): void {
+  const last = readings.at(-1);
+  if (last === undefined) return;
+  const [modelSd, noise] = [MODEL_SD * course.sugarGPerL, normal(rng)];
+  const stands = sugarAt(sugar, grid, last.hour);
+  const off = last.sugarGPerL - stands;
+  const both = Math.hypot(modelSd, last.sd);
+  /** A slip of the pen pulls less the farther off it is. */
+  const gain = (modelSd / both) ** 2 / (1 + (off / both) ** 2 / 4);
+  const drawn = stands + gain * off + Math.sqrt(Math.max(0, 1 - gain)) * modelSd * noise;
+  const final = sugar.at(-1) ?? 0;
+  const ratio = Math.min(MOST_STRETCH, Math.max(1 / MOST_STRETCH, (drawn - final) / Math.max(1, stands - final)));
+  for (let k = 0; k < sugar.length; k++) if ((grid.hours[k] ?? 0) >= last.hour) sugar[k] = final + ((sugar[k] ?? 0) - final) * ratio;
+}
+/** A run that would have to be stretched farther says nothing of this must (our estimate). */
+const MOST_STRETCH = 3;
+
+/** Whether the last reading, with its own error, lies outside what the model makes of all of them. */
+function missesLast(stood: Float64Array, { readings, course }: ForecastInput): boolean {
+  const last = readings.at(-1);
+  if (last === undefined) return false;
+  const { value, low, high } = rangeOf(stood);
+  const noise = RANGE_SD * Math.hypot(MODEL_SD * course.sugarGPerL, last.sd);
+  return last.sugarGPerL < value - Math.hypot(value - low, noise) || last.sugarGPerL > value + Math.hypot(high - value, noise);
 }
 
 function summarize(
@@ -242,7 +282,7 @@ function summarize(
   grid: Grid,
   runs: readonly Float64Array[],
   members: readonly Member[],
-): Forecast {
+): Omit<Forecast, 'missesLast'> {
   const last = readings.at(-1);
   const steps = grid.hours.length;
   const every = Math.max(1, Math.floor(steps / DRAWN));
@@ -251,7 +291,9 @@ function summarize(
   for (let k = 0; k < steps; k += every) {
     runs.forEach((run, i) => (column[i] = run[k] ?? 0));
     const { value, low, high } = rangeOf(column);
-    const noise = RANGE_SD * MODEL_SD * course.sugarGPerL * Math.min(1, low / (DRY_SHARE * course.sugarGPerL) + DRY_NOISE);
+    const ahead = Math.max(0, (grid.hours[k] ?? 0) - (last?.hour ?? 0)) / 24;
+    const strays = last === undefined || (grid.hours[k] ?? 0) < last.hour ? 1 : Math.sqrt(1 - Math.exp((-2 * ahead) / STRAYS_DAYS));
+    const noise = RANGE_SD * MODEL_SD * course.sugarGPerL * strays * Math.min(1, low / (DRY_SHARE * course.sugarGPerL) + DRY_NOISE);
     const [under, over] = [Math.hypot(value - low, noise), Math.hypot(high - value, noise)];
     bands.push({ hour: grid.hours[k] ?? 0, low: Math.max(0, value - under), middle: value, high: value + over });
   }
@@ -264,7 +306,7 @@ function summarize(
   };
   const stuck = runs.filter((run, i) => {
     const left = run[steps - 1] ?? 0;
-    const abv = (basis - left) * ABV_PER_SUGAR;
+    const abv = (basis - left) * course.abvPerSugar;
     const isMoving = sugarAt(run, grid, course.horizonH - LAST_DAYS * 24) - left > MOVING_G_PER_L;
     return left > STUCK_G_PER_L && !isMoving && abv < Math.min(tolerance.low, members[i]?.toleranceAbv ?? tolerance.low) * AT_TOLERANCE;
   });
@@ -275,6 +317,5 @@ function summarize(
     endH: when((i) => (finals[i] ?? 0) + END_WITHIN_G_PER_L),
     finalSugarGPerL: rangeOf(finals),
     stickProbability: stuck.length / runs.length,
-    missesLast: last !== undefined && isOutside(bands, last),
   };
 }

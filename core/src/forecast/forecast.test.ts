@@ -16,7 +16,9 @@ const kinetics: Kinetics = {
   lagH: 12,
   toleranceAbv: 14,
   slowing: 0.75,
-  halfSugar: 15,
+  halfSugar: 10,
+  tiringPerH: 0.002,
+  dryGPerL: 0,
 };
 const course: Course = {
   sugarGPerL: 200,
@@ -25,6 +27,7 @@ const course: Course = {
   temps: [{ hour: 0, tempC: 20 }],
   pulses: [],
   acidSlowing: 1,
+  abvPerSugar: ABV_PER_SUGAR,
   horizonH: 60 * 24,
 };
 function run(over: Partial<Course> = {}, ofYeast: Partial<Kinetics> = {}) {
@@ -67,7 +70,7 @@ describe('the model', () => {
   it('errs by its steps far less than a reading does', () => {
     // The same course at a twentieth of the step: within 0.6 g/L, a quarter of a thousandth of SG.
     const fine = (() => {
-      let [living, nitrogen, sugar, abv] = [0.8 * 0.6, 250, 200, 0];
+      let [living, nitrogen, sugar, abv, vigor] = [0.8 * 0.6, 250, 200, 0, 1];
       const byDay: number[] = [];
       const h = 0.02;
       for (let step = 0; step * h < 30 * 24; step++) {
@@ -75,7 +78,8 @@ describe('the model', () => {
         if (step * h < 12) continue;
         const slowing = (1 - abv / 14) ** 0.75;
         const grown = 0.12 * (nitrogen / (20 + nitrogen)) * slowing * living;
-        const eaten = Math.min(sugar, h * 0.4 * (sugar / (15 + sugar)) * slowing * living);
+        const eaten = Math.min(sugar, h * 0.4 * (sugar / (10 * (1 + abv / 14) + sugar)) * slowing * vigor * living);
+        vigor -= h * 0.002 * (20 / (20 + nitrogen)) * (vigor - 0.3);
         living += h * (grown - 0.003 * (abv / 14) ** 4 * living);
         nitrogen = Math.max(0, nitrogen - (h * grown) / 0.013);
         sugar -= eaten;

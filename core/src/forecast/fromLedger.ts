@@ -2,11 +2,12 @@ import { HONEY_NITROGEN } from '../nitrogen/index.ts';
 import { broughtBy } from '../ingredients/index.ts';
 import { mix } from '../liquid/index.ts';
 import { liquidOf } from '../masses/index.ts';
-import { LEAST_SUGAR_G, mixedOf, sgAtShare } from '../record/index.ts';
+import { LEAST_SUGAR_G, abvWhenDry, mixedOf, sgAtShare } from '../record/index.ts';
 import type { Ledger } from '../record/index.ts';
 import { yeastOf } from '../yeast/index.ts';
 import { HOUR_MS, RANGE_SD } from '../quantities/index.ts';
 import type { ForecastInput } from './ensemble.ts';
+import { ABV_PER_SUGAR } from './model.ts';
 import type { Course, Pulse } from './model.ts';
 
 /** How much slower a pH below the yeast’s floor makes it (our estimate). */
@@ -58,6 +59,13 @@ function pulsesOf(ledger: Ledger, pitchedAt: number, volumeL: number, organicCre
   return [...fed, ...poured].filter(({ hour }) => hour >= 0).sort((a, b) => a.hour - b.hour);
 }
 
+/** % vol that a g/L of this must's sugar makes, by what it would hold dry: glycerol and the shrinking volume counted. */
+function abvPerSugarOf(ledger: Ledger): number {
+  const { liquid } = ledger;
+  const volumeL = mixedOf(ledger)?.volumeL ?? 1;
+  return liquid.sugarBasisG > 0 ? abvWhenDry(ledger) / (liquid.sugarBasisG / volumeL) : ABV_PER_SUGAR;
+}
+
 /** What a batch's record gives a forecast to go by; null before the pitch. */
 export function forecastInputOf(ledger: Ledger, wish: ForecastWish): ForecastInput | null {
   const { pitch } = ledger.history;
@@ -84,6 +92,7 @@ export function forecastInputOf(ledger: Ledger, wish: ForecastWish): ForecastInp
       pitchGPerL: pitch.massG / Math.max(0.1, pitch.volumeL),
       temps: temps.length === 0 ? [{ hour: 0, tempC: wish.roomTempC }] : withTempAhead(temps),
       pulses,
+      abvPerSugar: abvPerSugarOf(ledger),
       acidSlowing: ledger.history.ph !== null && ledger.history.ph.value < yeast.phFloor ? BELOW_FLOOR_SLOWS : 1,
       horizonH: wish.horizonDays * 24,
     },

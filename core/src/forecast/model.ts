@@ -1,8 +1,9 @@
 /**
  * How a must ferments: biomass grows on nitrogen, what lives of it eats sugar, alcohol slows it and kills it, warmth drives
  * all of it. The structure is that of Cramer, Vlassides & Block, Biotechnol. Bioeng. 77 (2002) 49: nitrogen-limited growth,
- * sugar uptake by active cells, death by ethanol. Its parameters were fitted to grape must; those here are our own estimates
- * for honey must, with wide spreads that readings narrow. Uptake that ceases at the yeast's tolerance is ours as well.
+ * sugar uptake by active cells, death by ethanol. That starved cells lose their sugar carriers is from Salmon, Appl. Environ.
+ * Microbiol. 55 (1989) 953; that alcohol lowers their affinity is usual in models of wine. The parameters are our own estimates for
+ * honey must, with wide spreads that readings narrow. Uptake that ceases at the yeast's tolerance is ours as well.
  */
 export interface Kinetics {
   /** Growth at 20 °C with nitrogen in plenty, 1/h. */
@@ -20,6 +21,10 @@ export interface Kinetics {
   slowing: number;
   /** g/L of sugar at which uptake is half as fast. */
   halfSugar: number;
+  /** Share of its uptake that a cell loses in an hour at 20 °C once there is no nitrogen to renew it with, 1/h. */
+  tiringPerH: number;
+  /** g/L that it leaves however weak it is. */
+  dryGPerL: number;
 }
 
 /** What happens to the liquid besides fermenting. */
@@ -41,6 +46,8 @@ export interface Course {
   pulses: readonly Pulse[];
   /** pH below the yeast's floor slows uptake; 1 where it is not. */
   acidSlowing: number;
+  /** % vol for each g/L of sugar in this must, by its masses. */
+  abvPerSugar: number;
   horizonH: number;
 }
 
@@ -119,12 +126,14 @@ export function gridOf({ temps, pulses, horizonH }: Course, fromH = Number.POSIT
  * Allocates nothing.
  */
 export function ferment(kinetics: Kinetics, course: Course, grid: Grid, sugarOut: Float64Array): void {
-  const { growthPerH, uptakePerH, yeastPerN, deathPerH, lagH, toleranceAbv, halfSugar } = kinetics;
+  const { growthPerH, uptakePerH, yeastPerN, deathPerH, lagH, toleranceAbv, tiringPerH, dryGPerL } = kinetics;
+  const { abvPerSugar } = course;
   const { hours, stepH, work, death, pulse } = grid;
   let living = Math.max(0.05, course.pitchGPerL * PITCH_LIVES);
   let nitrogen = course.nitrogenMgPerL;
-  let sugar = course.sugarGPerL;
+  let sugar = Math.max(0, course.sugarGPerL - dryGPerL);
   let abv = 0;
+  let vigor = 1;
   const steps = hours.length;
   tabulateSlowing(kinetics.slowing);
   for (let k = 0; k < steps; k++) {
@@ -136,7 +145,7 @@ export function ferment(kinetics: Kinetics, course: Course, grid: Grid, sugarOut
       nitrogen = nitrogen * added.scale + added.nitrogenMgPerL;
       sugar = sugar * added.scale + added.sugarGPerL;
     }
-    sugarOut[k] = sugar;
+    sugarOut[k] = sugar + dryGPerL;
     const hour = hours[k] as number;
     if (hour < lagH) continue;
     const h = stepH[k] as number;
@@ -148,9 +157,12 @@ export function ferment(kinetics: Kinetics, course: Course, grid: Grid, sugarOut
     const square = strength * strength;
     const dying = deathPerH * (death[k] as number) * square * square;
 
+    const halfSugar = kinetics.halfSugar * (1 + AFFINITY_LOSS * Math.min(1, strength));
     const half = h / 2;
     const perN = 1 / yeastPerN;
-    const eats = uptake * slowing;
+    /** Carriers are renewed while it grows; afterwards they wear out. An implicit step: an exponential would cost more than all else. */
+    vigor = REST_VIGOR + (vigor - REST_VIGOR) / (1 + (tiringPerH * warm * h * HALF_N) / (HALF_N + nitrogen));
+    const eats = uptake * slowing * vigor;
     const grows = growth * slowing;
 
     let grown = ((grows * nitrogen) / (HALF_N + nitrogen)) * living;
@@ -186,7 +198,7 @@ export function ferment(kinetics: Kinetics, course: Course, grid: Grid, sugarOut
     nitrogen = notNegative(nitrogen + (h / 6) * (n1 + 2 * (n2 + n3) + n4));
     const eaten = Math.min(sugar, (-h / 6) * (s1 + 2 * (s2 + s3) + s4));
     sugar -= eaten;
-    abv += eaten * ABV_PER_SUGAR;
+    abv += eaten * abvPerSugar;
   }
 }
 /** How alcohol slows it, tabulated for the member at hand: a power for each step would cost more than all else in it. */
@@ -202,6 +214,10 @@ function slowingAt(strength: number): number {
   const low = slowingTable[i] as number;
   return low + ((slowingTable[i + 1] as number) - low) * (place - i);
 }
+/** A starved cell keeps so much of its uptake for weeks (our estimate). */
+const REST_VIGOR = 0.3;
+/** Alcohol lowers the affinity of the carriers: at the tolerance it takes so many times more sugar than without (our estimate). */
+const AFFINITY_LOSS = 1;
 const notNegative = (value: number): number => (value > 0 ? value : 0);
 /** Of dry yeast, the share that wakes up (our estimate). */
 const PITCH_LIVES = 0.6;

@@ -1,0 +1,121 @@
+/** A mead of the given collection as its maker knew it, as entries of a record. */
+import { referenceIngredient } from '@hollow-bell/core/ingredients';
+import { MEAN_HONEY } from '@hollow-bell/core/ingredients';
+import type { Ingredient } from '@hollow-bell/core/ingredients';
+import { eventsAt } from '@hollow-bell/core/record';
+import type { BatchEvent, EventContent, NutrientId } from '@hollow-bell/core/record';
+
+interface Timed {
+  t_h: number;
+  planned?: boolean;
+}
+interface GivenReading extends Timed {
+  kind: 'sg' | 'brix';
+  value: number;
+  sample_temp_c: number | null;
+  calibration_temp_c: number | null;
+}
+export interface Given {
+  id: string;
+  at_h: number;
+  targets_h?: number[];
+  known: {
+    volume_l: number;
+    honey_kg: number;
+    water_l: number;
+    malt_extract_kg: number;
+    fruit: (Timed & { kind: string; kg: number })[];
+    yeast: { tolerance_abv: number; demand: 'low' | 'medium' | 'high'; temp_min_c: number; temp_max_c: number; pitch_g: number };
+    nutrients: (Timed & { kind: 'organic' | 'complex' | 'ammonium'; grams: number })[];
+    events: (Timed & { type: string; kg?: number; l?: number; racked?: boolean; kind?: string; grams?: number })[];
+    room_temp: { t_h: number; c: number }[];
+  };
+  readings: GivenReading[];
+  ph: (Timed & { value: number })[];
+  notes: (Timed & { text: string })[];
+}
+
+/** What the collection's words are in the table. */
+const FRUIT: Record<string, string> = {
+  'apple juice': 'juice-apple',
+  'grape juice': 'juice-grape',
+  'sour cherry': 'cherry-sour',
+};
+const SOURCES: Record<'organic' | 'complex' | 'ammonium', NutrientId> = { organic: 'organic', complex: 'complex', ammonium: 'dap' };
+/** Their ammonium salt holds 210 mg/g, ours 212. */
+const yeastIdOf = (tolerance: number): string => (tolerance >= 16 ? 'strong' : tolerance <= 11 ? 'ale' : 'allround');
+
+const pour = (row: Ingredient, massG: number): EventContent => {
+  const { name, family, makes, composition, sugarSpread } = row;
+  return family === 'honey'
+    ? { kind: 'honey', payload: { name, massG, moisture: MEAN_HONEY.moisture, unfermentable: composition.unfermentable } }
+    : { kind: 'ingredient', payload: { name, family, makes, massG, composition, sugarSpread } };
+};
+const honey = (kg: number): EventContent => ({
+  kind: 'honey',
+  payload: { name: 'honey', massG: 1000 * kg, moisture: MEAN_HONEY.moisture, unfermentable: MEAN_HONEY.unfermentable },
+});
+function fruit(kind: string, kg: number): EventContent[] {
+  const row = referenceIngredient(FRUIT[kind] ?? kind);
+  return row === undefined ? [] : [pour(row, 1000 * kg)];
+}
+
+/** The pitch is at this moment. */
+const PITCHED_AT = Date.UTC(2026, 2, 1, 18);
+const HOUR = 3_600_000;
+
+export function eventsOf({ known, readings, ph, at_h: atH }: Given): BatchEvent[] {
+  const rows: [number, EventContent][] = [
+    [-0.2, honey(known.honey_kg)],
+    [-0.2, { kind: 'water', payload: { volumeL: known.water_l } }],
+  ];
+  if (known.malt_extract_kg > 0) rows.push(...fruit('malt-dry', known.malt_extract_kg).map((each): [number, EventContent] => [-0.2, each]));
+  const early = known.fruit.filter(({ t_h: at }) => at <= 0);
+  for (const { kind, kg } of early) rows.push(...fruit(kind, kg).map((each): [number, EventContent] => [-0.2, each]));
+  for (const { kind, kg, t_h: at } of known.fruit.filter((each) => each.t_h > 0 && each.t_h <= atH))
+    rows.push(...fruit(kind, kg).map((each): [number, EventContent] => [at, each]));
+  const { yeast } = known;
+  rows.push([
+    0,
+    {
+      kind: 'yeast',
+      payload: {
+        yeastId: yeastIdOf(yeast.tolerance_abv),
+        name: 'its yeast',
+        massG: yeast.pitch_g,
+        own: {
+          toleranceAbv: { value: yeast.tolerance_abv, low: yeast.tolerance_abv - 1.5, high: yeast.tolerance_abv + 1.5 },
+          demand: yeast.demand,
+          tempC: { low: yeast.temp_min_c, high: yeast.temp_max_c },
+        },
+      },
+    },
+  ]);
+  for (const { t_h: at, kind, grams } of known.nutrients.filter((each) => each.t_h <= atH))
+    rows.push([Math.max(0.01, at), { kind: 'nutrient', payload: { source: SOURCES[kind], massG: grams } }]);
+  for (const event of known.events.filter((each) => each.t_h <= atH)) {
+    if (event.type === 'add_honey') rows.push([event.t_h, honey(event.kg ?? 0)]);
+    if (event.type === 'add_water') rows.push([event.t_h, { kind: 'water', payload: { volumeL: event.l ?? 0 } }]);
+    if (event.type === 'aerate') rows.push([event.t_h, { kind: 'note', payload: { text: 'aerated', mark: 'aerated' } }]);
+    if (event.type === 'add_base')
+      rows.push([
+        event.t_h,
+        { kind: 'base', payload: { salt: event.kind?.includes('bi') === true ? 'bicarbonate' : 'carbonate', massG: event.grams ?? 0 } },
+      ]);
+    if (event.type === 'loss') rows.push([event.t_h, { kind: 'removal', payload: { volumeL: event.l ?? 0, reason: 'spill' } }]);
+  }
+  for (const { t_h: at, value } of ph.filter((each) => each.t_h <= atH))
+    rows.push([at === 0 ? -0.05 : at, { kind: 'reading', payload: { ph: value } }]);
+  for (const { t_h: at, kind, value, sample_temp_c: warm, calibration_temp_c: marked } of readings.filter((each) => each.t_h <= atH)) {
+    const payload = {
+      ...(kind === 'sg' ? { sg: value, calibrationC: (marked !== null && marked < 18 ? 15.56 : 20) } : { brix: value }),
+      ...(warm === null ? {} : { tempC: warm }),
+    };
+    rows.push([at === 0 ? -0.05 : at, { kind: 'reading', payload }]);
+  }
+  return eventsAt(
+    PITCHED_AT,
+    rows.sort((a, b) => a[0] - b[0]),
+  );
+}
+export const momentOfHour = (hour: number): number => PITCHED_AT + hour * HOUR;
