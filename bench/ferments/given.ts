@@ -2,6 +2,7 @@
 import { referenceIngredient } from '@hollow-bell/core/ingredients';
 import { MEAN_HONEY } from '@hollow-bell/core/ingredients';
 import type { Ingredient } from '@hollow-bell/core/ingredients';
+import type { CalibrationC } from '@hollow-bell/core/liquid';
 import { eventsAt } from '@hollow-bell/core/record';
 import type { BatchEvent, EventContent, NutrientId } from '@hollow-bell/core/record';
 
@@ -107,10 +108,8 @@ export function eventsOf({ known, readings, ph, at_h: atH }: Given): BatchEvent[
   for (const { t_h: at, value } of ph.filter((each) => each.t_h <= atH))
     rows.push([at === 0 ? -0.05 : at, { kind: 'reading', payload: { ph: value } }]);
   for (const { t_h: at, kind, value, sample_temp_c: warm, calibration_temp_c: marked } of readings.filter((each) => each.t_h <= atH)) {
-    const payload = {
-      ...(kind === 'sg' ? { sg: value, calibrationC: (marked !== null && marked < 18 ? 15.56 : 20) } : { brix: value }),
-      ...(warm === null ? {} : { tempC: warm }),
-    };
+    const calibrationC: CalibrationC = marked !== null && marked < 18 ? 15.56 : 20;
+    const payload = { ...(kind === 'sg' ? { sg: value, calibrationC } : { brix: value }), ...(warm === null ? {} : { tempC: warm }) };
     rows.push([at === 0 ? -0.05 : at, { kind: 'reading', payload }]);
   }
   return eventsAt(
