@@ -8,7 +8,7 @@
 #define HALF_N 20.0
 #define PITCH_LIVES 0.6
 #define REST_VIGOR 0.3
-#define AFFINITY_LOSS 1.0
+#define AFFINITY_LOSS 0.5
 
 static double maxd(double a, double b) { return a > b ? a : b; }
 

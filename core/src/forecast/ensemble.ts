@@ -44,13 +44,13 @@ export interface Forecast {
  */
 const PRIOR = {
   growthPerH: { center: 0.12, spread: 0.35 },
-  uptakePerH: { center: 0.5, spread: 0.5 },
+  uptakePerH: { center: 0.45, spread: 0.5 },
   yeastPerN: { center: 0.013, spread: 0.4 },
-  deathPerH: { center: 0.003, spread: 0.8 },
+  deathPerH: { center: 0.0015, spread: 0.8 },
   lagH: { center: 14, spread: 0.5 },
   slowing: { center: 0.75, spread: 0.4 },
-  halfSugar: { center: 10, spread: 0.7 },
-  tiringPerH: { center: 0.002, spread: 0.7 },
+  halfSugar: { center: 8, spread: 1 },
+  tiringPerH: { center: 0.001, spread: 1.3 },
 } as const;
 type Uncertain = keyof typeof PRIOR;
 const UNCERTAIN = Object.keys(PRIOR) as Uncertain[];

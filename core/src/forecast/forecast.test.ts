@@ -78,7 +78,7 @@ describe('the model', () => {
         if (step * h < 12) continue;
         const slowing = (1 - abv / 14) ** 0.75;
         const grown = 0.12 * (nitrogen / (20 + nitrogen)) * slowing * living;
-        const eaten = Math.min(sugar, h * 0.4 * (sugar / (10 * (1 + abv / 14) + sugar)) * slowing * vigor * living);
+        const eaten = Math.min(sugar, h * 0.4 * (sugar / (10 * (1 + (0.5 * abv) / 14) + sugar)) * slowing * vigor * living);
         vigor -= h * 0.002 * (20 / (20 + nitrogen)) * (vigor - 0.3);
         living += h * (grown - 0.003 * (abv / 14) ** 4 * living);
         nitrogen = Math.max(0, nitrogen - (h * grown) / 0.013);
@@ -145,8 +145,10 @@ describe('a forecast', () => {
 
   it('says so where the last reading does not fit what it knows', async () => {
     expect((await forecast(inputAfter(fed, ...told)))!.missesLast).toBe(false);
-    const halted = [reading(168, 1.04), reading(260, 1.04), reading(340, 1.0405), reading(420, 1.04)];
-    expect((await forecast(inputAfter(fed, ...told, ...halted)))!.missesLast).toBe(true);
+    const input = inputAfter(fed, ...told);
+    const last = input.readings.at(-1)!;
+    const risen = { hour: last.hour + 24, sugarGPerL: last.sugarGPerL + 40, sd: 2 };
+    expect((await forecast({ ...input, readings: [...input.readings, risen], nowH: risen.hour }))!.missesLast).toBe(true);
   });
 
   it('is asked what if: warmer, fed, left alone; and a dose past half of the sugar changes nothing', () => {

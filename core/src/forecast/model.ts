@@ -216,8 +216,8 @@ function slowingAt(strength: number): number {
 }
 /** A starved cell keeps so much of its uptake for weeks (our estimate). */
 const REST_VIGOR = 0.3;
-/** Alcohol lowers the affinity of the carriers: at the tolerance it takes so many times more sugar than without (our estimate). */
-const AFFINITY_LOSS = 1;
+/** Alcohol lowers the affinity of the carriers: at the tolerance it takes by this share more sugar for the same uptake (our estimate). */
+const AFFINITY_LOSS = 0.5;
 const notNegative = (value: number): number => (value > 0 ? value : 0);
 /** Of dry yeast, the share that wakes up (our estimate). */
 const PITCH_LIVES = 0.6;
