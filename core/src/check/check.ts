@@ -19,7 +19,9 @@ function checkEntry(event: Fresh, recorded: ReadonlyMap<string, BatchEvent | Fre
   if (event.kind !== 'amendment') return;
   const corrected = recorded.get(event.payload.eventId);
   if (corrected === undefined) throw new Refusal('The entry to be corrected is not on record.');
-  if (isTransfer(corrected.kind)) throw new Refusal(POURED_STAYS);
+  /** An amendment of a transfer is a split taken back: what it went into is gone, so that it cannot be brought back either. */
+  const meant = corrected.kind === 'amendment' ? (recorded.get(corrected.payload.eventId) ?? corrected) : corrected;
+  if (isTransfer(meant.kind)) throw new Refusal(POURED_STAYS);
   const { replacement } = event.payload;
   if (replacement === null) return;
   if (isTransfer(replacement.kind)) throw new Refusal(BY_SPLIT_ONLY);

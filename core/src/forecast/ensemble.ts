@@ -39,8 +39,8 @@ export interface Forecast {
 }
 
 /**
- * Central values and spreads (as standard deviations of the logarithm) before any reading: our estimates for honey musts. The
- * half-saturation of uptake and the slowing were set with other fermentations of the study’s generator in view, not those that its table counts.
+ * Central values and spreads (as standard deviations of the logarithm) before any reading: our estimates for honey musts. How strong
+ * slowing, loss of affinity, tiring and death are at first was decided with both collections of docs/forecast.md in view.
  */
 const PRIOR = {
   growthPerH: { center: 0.12, spread: 0.35 },
@@ -55,7 +55,7 @@ const PRIOR = {
 type Uncertain = keyof typeof PRIOR;
 const UNCERTAIN = Object.keys(PRIOR) as Uncertain[];
 
-/** What yeast leaves of its sugar, as a spread of the logarithm, and what a must may hold beside sugar more or less than its honey’s mean, g/L. */
+/** What yeast leaves of its sugar, as a spread of the logarithm, and what a must may hold beside sugar more or less than its honey’s mean, g/L (our estimates). */
 const DRY_SPREAD = 0.6;
 const UNFERMENTABLE_SD_G_PER_L = 4;
 
@@ -82,7 +82,7 @@ const MOVING_G_PER_L = 1;
 const LAST_DAYS = 4;
 /** Nearer to its tolerance than this share of it, a stop is an end. */
 const AT_TOLERANCE = 0.97;
-/** It has ended when it has no more than this to fall: less than a hydrometer tells, 0.0015 SG. */
+/** It has ended when it has no more than this to fall: a thousandth of SG, what a maker calls still. */
 export const END_WITHIN_G_PER_L = 2.1;
 /** From the last reading on the model’s own error grows to its full size within some days (our estimate). */
 const STRAYS_DAYS = 5;

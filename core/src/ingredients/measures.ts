@@ -11,11 +11,11 @@ const LIQUID: readonly Family[] = ['honey', 'juice', 'syrup'];
 /** kg/L of what is poured from a bag and leveled (our estimates from filling a measure; products differ). */
 const BULK_KG_PER_L: Partial<Record<Family, number>> = { sugar: 0.85, malt: 0.6 };
 
-/** Liquids that are no juice, at 20 °C: glycerin 1.261 (handbook value), lactic acid of 80 % about 1.19 (trade figure). */
-const LIQUIDS_KG_PER_L: Record<string, number> = { glycerin: 1.261, 'lactic acid, 80 %': 1.19 };
-/** kg in a liter of an ingredient; null where nobody can say without a scale: fruit lies as it lies. */
-export function kgPerL({ name, family, composition }: Pick<Ingredient, 'name' | 'family' | 'composition'>): number | null {
-  const known = LIQUIDS_KG_PER_L[name];
+/** Liquids of the reference table that are no juice, at 20 °C: glycerin 1.261 (handbook value), lactic acid of 80 % about 1.19 (trade figure). */
+const LIQUIDS_KG_PER_L: Record<string, number> = { glycerin: 1.261, 'acid-lactic': 1.19 };
+/** kg in a liter of an ingredient; null where nobody can say without a scale: fruit lies as it lies. @param id of the reference table, where it is of it */
+export function kgPerL({ id = '', family, composition }: Pick<Ingredient, 'family' | 'composition'> & { id?: string }): number | null {
+  const known = LIQUIDS_KG_PER_L[id];
   if (known !== undefined) return known;
   const water = waterShare(composition);
   if (!LIQUID.includes(family) && !(family === 'malt' && water > 0.1)) return BULK_KG_PER_L[family] ?? null;

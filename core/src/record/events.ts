@@ -109,3 +109,9 @@ export function eventSentence(event: EventContent): Sentence {
   if (event.kind !== 'amendment') return recordedSentence(event);
   return [event.payload.replacement === null ? 'took an entry back' : 'corrected an entry'];
 }
+
+/** A replacement whose other figures are in keeping with the one that was corrected. */
+export function inKeeping(replacement: Replacement): Replacement {
+  const keep = <K extends RecordedKind>(kind: K, payload: Recorded[K]): object => HAPPENINGS[kind].inKeeping?.(payload) ?? payload;
+  return { ...replacement, payload: keep(replacement.kind, replacement.payload) } as Replacement;
+}

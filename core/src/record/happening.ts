@@ -34,6 +34,8 @@ export interface Happening<P> {
   /** The same of what it led to. @throws Refusal */
   believeAfter?: (ledger: Ledger, moment: { id: string; at: number; pitchedAt: number | null }) => void;
   corrects: readonly CorrectedField<keyof P & string>[];
+  /** What follows of the rest where a figure of it was corrected. */
+  inKeeping?: (payload: Immutable<P>) => Immutable<P>;
   /** What it takes from the shelf. */
   takes?: (payload: Immutable<P>) => { lotId?: string | undefined; massG: number };
   /** Liters that it closes into glass. */
@@ -50,7 +52,9 @@ export const happening = <P>({
   corrects,
   believe,
   believeAfter,
+  inKeeping,
   takes,
   closesL,
   isTransfer,
-}: Happening<P>): Happening<P> => ({ shape, apply, says, corrects, believe, believeAfter, takes, closesL, isTransfer }) as Happening<P>;
+}: Happening<P>): Happening<P> =>
+  ({ shape, apply, says, corrects, believe, believeAfter, inKeeping, takes, closesL, isTransfer }) as Happening<P>;

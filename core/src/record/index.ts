@@ -5,7 +5,7 @@ export { broughtUnder } from './brought.ts';
 export { eventsAt } from './build.ts';
 export { CHEMICAL_IDS, chemicalCalled, chemicalEntry, chemicalOf } from './chemicals.ts';
 export type { ChemicalId } from './chemicals.ts';
-export { eventSentence, logOf, standingEvents } from './events.ts';
+export { eventSentence, inKeeping, logOf, standingEvents } from './events.ts';
 export type { BatchEvent, EventContent, EventKind, EventOf, LogEntry, Payloads, Replacement, StandingEvent } from './events.ts';
 export { drippingOf } from './dripping.ts';
 export { doubtOf, ledgerFigures, ledgerWorking } from './figures.ts';

@@ -81,6 +81,7 @@ describe('the dip line', () => {
     ['cold crashed to 4c', 'cure', { cure: 'cool', toC: 4 }],
     ['moved upstairs', 'moved', { to: 'upstairs' }],
     ['put in the fridge', 'moved', { to: 'fridge' }],
+    ['bottled 6 x 0,75', 'bottling', { bottles: [{ sizeMl: 750, count: 6 }] }],
     ['bottled 12 x 330', 'bottling', { bottles: [{ sizeMl: 330, count: 12 }] }],
     [
       'bottled 3 x 750 ml and 4 x 375 ml',
@@ -181,6 +182,7 @@ describe('the dip line', () => {
     ['honey 2', ['2 g honey', '2 kg honey']],
     ['racked 4.2 l to the attic', ['racked 4.2 l to the 5 l jug']],
     ['bottled 6', ['bottled 6 x 750 ml']],
+    ['bottled 24 x 12', ['bottled 24 x 750 ml']],
     ['white stuff on top', ['film', 'mold']],
     ['3 tablets', []],
     ['blorped 3 l', ['note blorped 3 l']],

@@ -3,7 +3,7 @@ import { VOLUME_SLACK, requireVolume } from '../believed.ts';
 import { happening } from '../happening.ts';
 import { removeFraction } from '../inVessel.ts';
 import { mixedOf } from '../view.ts';
-import { filledBy, intoShape, intoTold } from './into.ts';
+import { filledBy, intoShape, intoTold, sharing } from './into.ts';
 
 /** Two sums of what was measured may differ by this much, L. */
 const UNSEEN_L = 0.005;
@@ -37,4 +37,6 @@ export const rack = happening({
     cloth === true ? ', through a cloth' : '',
   ],
   corrects: [{ name: 'volumeL', label: 'left after racking', kind: 'volume' }],
+  /** Each vessel keeps its share of what is there. */
+  inKeeping: (payload) => (payload.into === undefined ? payload : { ...payload, into: sharing(payload.into, payload.volumeL) }),
 });

@@ -46,5 +46,9 @@ export const removal = happening({
     ` ${TOLD[reason]}`,
     returned === true ? ' and poured back' : '',
   ],
-  corrects: [{ name: 'volumeL', label: 'lost', kind: 'volume' }],
+  corrects: [
+    { name: 'volumeL', label: 'lost', kind: 'volume' },
+    { name: 'lowL', label: 'at least', kind: 'volume' },
+    { name: 'highL', label: 'at most', kind: 'volume' },
+  ],
 });

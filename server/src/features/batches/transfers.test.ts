@@ -104,6 +104,10 @@ describe('a split taken back', () => {
     expect(after.ledger.history.transfers).toEqual([]);
     expect((await app.call('GET', `/batches/${children[0].id}`)).status).toBe(404);
     expect((await rejoin(id, children[0].id)).status).toBe(404);
+    const takenBack = after.events.findLast((event) => event.kind === 'amendment')!;
+    const broughtBack = happened([0, { kind: 'amendment', payload: { eventId: takenBack.id, replacement: null } }]);
+    const again = await app.call<ApiError>('POST', `/batches/${id}/events`, { afterSeq: after.lastSeq, events: broughtBack });
+    expect([again.status, again.body.message], 'its mead would be gone').toEqual([422, expect.stringMatching(/stays poured/)]);
   });
 
   it.each(['in the parent', 'in the child'])('is refused once something was written %s', async (where) => {

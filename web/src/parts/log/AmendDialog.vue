@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { HAPPENINGS, eventSentence } from '@hollow-bell/core/record';
+import { HAPPENINGS, eventSentence, inKeeping } from '@hollow-bell/core/record';
 import type { CorrectedField, LogEntry, Replacement } from '@hollow-bell/core/record';
 import { Refusal } from '@hollow-bell/core/quantities';
 import { computed, onMounted, ref } from 'vue';
@@ -55,7 +55,7 @@ function replacement(): Replacement {
   const changed = Object.fromEntries(Object.entries(values.value).filter(([, value]) => value !== null));
   const kept = Object.fromEntries(Object.entries(standing.payload).filter(([name]) => !(name in values.value)));
   const said = Object.fromEntries(Object.entries(texts.value).flatMap(([name, text]) => (text.trim() === '' ? [] : [[name, text.trim()]])));
-  return { kind: standing.kind, payload: { ...kept, ...changed, ...said }, happenedAt } as Replacement;
+  return inKeeping({ kind: standing.kind, payload: { ...kept, ...changed, ...said }, happenedAt } as Replacement);
 }
 
 async function save(what: 'correct' | 'take back' | 'bring back'): Promise<void> {
