@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { alcoholByBalance, correctedSg } from '../liquid/index.ts';
-import { checkEvents } from '../check/index.ts';
 import { eventsAt } from './build.ts';
 import { anyHappening, frozen } from '../testing/anyHappening.ts';
 import { berries, honey, reading, water, yeast } from '../testing/examples.ts';
@@ -11,7 +10,6 @@ import {
   fold,
   foldUntil,
   gravityRead,
-  inKeeping,
   guardNeeded,
   ledgerFigures,
   logOf,
@@ -325,34 +323,5 @@ describe('fruit and pulp', () => {
         ]),
       ),
     );
-  });
-});
-
-describe('a correction keeps the rest in keeping', () => {
-  const vessel = (name: string) => ({ kind: 'jug' as const, name, capacityL: 5 });
-  const racked: EventContent = {
-    kind: 'rack',
-    payload: {
-      volumeL: 4.5,
-      into: [
-        { vessel: vessel('big'), volumeL: 4 },
-        { vessel: vessel('small'), volumeL: 0.5, companion: true },
-      ],
-    },
-  };
-
-  it('a racking into several vessels is corrected by its sum, each keeping its share', () => {
-    const events = mead([300, racked]);
-    const { payload } = racked as Extract<EventContent, { kind: 'rack' }>;
-    const at = START + 300 * 3_600_000;
-    const replacement = inKeeping({ kind: 'rack', payload: { ...payload, volumeL: 4.05 }, happenedAt: at });
-    const fix = { kind: 'amendment', payload: { eventId: events.at(-1)!.id, replacement }, id: 'fix', happenedAt: at } as const;
-    expect(() => checkEvents(events, [fix], at)).not.toThrow();
-    const ledger = fold([...events, { ...fix, seq: events.length + 1, enteredAt: at }]);
-    expect(viewOf(ledger)!.volumeL).toBeCloseTo(4.05, 6);
-    expect(ledger.history.vessels.map(({ volumeL, isCompanion }) => [Number(volumeL.toFixed(6)), isCompanion])).toEqual([
-      [3.6, false],
-      [0.45, true],
-    ]);
   });
 });

@@ -105,7 +105,7 @@ export function ingredientProduct(ingredient: Ingredient, isOwn: boolean, lotId?
     kind: family === 'honey' ? 'honey' : 'ingredient',
     isOwn,
     gPerTsp: GRAMS_PER_TSP[name] ?? null,
-    kgPerL: kgPerL(ingredient as Partial<ReferenceIngredient> & Ingredient),
+    kgPerL: kgPerL(ingredient),
     pieceG: pieceG((ingredient as Partial<ReferenceIngredient>).id ?? ''),
     entry: (massG) =>
       family === 'honey'
