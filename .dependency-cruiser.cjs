@@ -15,7 +15,7 @@ const FLOORS = [
   'float',
   'must',
   'nitrogen',
-  'tempo',
+  'course',
   'acid',
   'feed',
   'carbonate',

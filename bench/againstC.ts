@@ -3,8 +3,8 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { ferment, gridOf } from '@hollow-bell/core/forecast';
-import type { Kinetics } from '@hollow-bell/core/forecast';
+import { ferment, gridOf } from '@hollow-bell/core/course';
+import type { Kinetics } from '@hollow-bell/core/course';
 import { seeded } from '@hollow-bell/core/numerics';
 import { COURSE } from './exampleCourse.ts';
 

@@ -1,8 +1,8 @@
-import { ABV_PER_SUGAR } from '@hollow-bell/core/forecast';
-import type { Course } from '@hollow-bell/core/forecast';
+import { ABV_PER_SUGAR } from '@hollow-bell/core/course';
+import type { Setting } from '@hollow-bell/core/course';
 
 /** A must of 250 g/L over 90 days, fed three times. */
-export const COURSE: Course = {
+export const COURSE: Setting = {
   sugarGPerL: 250,
   nitrogenMgPerL: 120,
   pitchGPerL: 0.8,

@@ -12,7 +12,7 @@
 
 static double maxd(double a, double b) { return a > b ? a : b; }
 
-#define SLOWING_STEPS 512
+#define SLOWING_STEPS 128
 static double table[SLOWING_STEPS + 2];
 static double slowing_at(double strength) {
   if (strength >= 1) return 0;

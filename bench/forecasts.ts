@@ -1,11 +1,11 @@
-import { forecast } from '@hollow-bell/core/forecast';
-import type { ForecastInput } from '@hollow-bell/core/forecast';
+import { forecast } from '@hollow-bell/core/course';
+import type { ForecastInput } from '@hollow-bell/core/course';
 import type { ForecastStudy } from '@hollow-bell/core/simulate';
 import { forecastStudy } from '@hollow-bell/core/simulate';
 import { COURSE } from './exampleCourse.ts';
 
 const INPUT: ForecastInput = {
-  course: COURSE,
+  setting: COURSE,
   tolerance: { value: 14, low: 13, high: 15 },
   readings: [48, 96, 144, 192, 240].map((hour, i) => ({ hour, sugarGPerL: 235 - 30 * i, sd: 4 })),
   nowH: 240,

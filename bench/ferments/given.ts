@@ -1,7 +1,7 @@
 /** A mead of the given collection as its maker knew it, as entries of a record. */
-import { referenceIngredient } from '@hollow-bell/core/ingredients';
-import { MEAN_HONEY } from '@hollow-bell/core/ingredients';
-import type { Ingredient } from '@hollow-bell/core/ingredients';
+import { MEAN_HONEY, honeyComposition, referenceIngredient } from '@hollow-bell/core/ingredients';
+import type { Composition, Ingredient } from '@hollow-bell/core/ingredients';
+import type { Pulse } from '@hollow-bell/core/course';
 import type { CalibrationC } from '@hollow-bell/core/liquid';
 import { eventsAt } from '@hollow-bell/core/record';
 import type { BatchEvent, EventContent, NutrientId } from '@hollow-bell/core/record';
@@ -39,7 +39,8 @@ export interface Given {
 /** What the collection's words are in the table. */
 const FRUIT: Record<string, string> = {
   'apple juice': 'juice-apple',
-  'grape juice': 'juice-grape',
+  'grape juice': 'juice-grape-white',
+  'cherry juice': 'juice-cherry',
   'sour cherry': 'cherry-sour',
 };
 const SOURCES: Record<'organic' | 'complex' | 'ammonium', NutrientId> = { organic: 'organic', complex: 'complex', ammonium: 'dap' };
@@ -56,16 +57,43 @@ const honey = (kg: number): EventContent => ({
   kind: 'honey',
   payload: { name: 'honey', massG: 1000 * kg, moisture: MEAN_HONEY.moisture, unfermentable: MEAN_HONEY.unfermentable },
 });
-function fruit(kind: string, kg: number): EventContent[] {
+function rowOf(kind: string): Ingredient {
   const row = referenceIngredient(FRUIT[kind] ?? kind);
-  return row === undefined ? [] : [pour(row, 1000 * kg)];
+  if (row === undefined) throw new Error(`no row is known for ${kind}`);
+  return row;
 }
+const fruit = (kind: string, kg: number): EventContent[] => [pour(rowOf(kind), 1000 * kg)];
 
 /** The pitch is at this moment. */
 const PITCHED_AT = Date.UTC(2026, 2, 1, 18);
 const HOUR = 3_600_000;
 
-export function eventsOf({ known, readings, ph, at_h: atH }: Given): BatchEvent[] {
+/** What is announced and not yet done at the moment of the question. */
+export function announcedOf({ known, at_h: atH }: Given): {
+  pours: { hour: number; massG: number; composition: Composition }[];
+  doses: Pulse[];
+} {
+  const isAhead = ({ t_h: at, planned }: Timed): boolean => planned === true && at > atH;
+  const fruits = known.fruit
+    .filter(isAhead)
+    .flatMap(({ kind, kg, t_h: hour }) => ({ hour, massG: 1000 * kg, composition: rowOf(kind).composition }));
+  const honeys = known.events
+    .filter((event) => event.type === 'add_honey' && isAhead(event))
+    .map(({ kg = 0, t_h: hour }) => ({
+      hour,
+      massG: 1000 * kg,
+      composition: honeyComposition(MEAN_HONEY.moisture, MEAN_HONEY.unfermentable),
+    }));
+  const doses = known.nutrients
+    .filter(isAhead)
+    .map(({ kind, grams, t_h: hour }) => ({ hour, scale: 1, sugarGPerL: 0, nitrogenMgPerL: (grams * MG_N_PER_G[kind]) / known.volume_l }));
+  return { pours: [...fruits, ...honeys], doses };
+}
+/** As the collection counts nitrogen. */
+const MG_N_PER_G = { organic: 40, complex: 100, ammonium: 210 } as const;
+
+/** @param withAnnounced as if what is announced were in it already */
+export function eventsOf({ known, readings, ph, at_h: atH }: Given, withAnnounced = false): BatchEvent[] {
   const rows: [number, EventContent][] = [
     [-0.2, honey(known.honey_kg)],
     [-0.2, { kind: 'water', payload: { volumeL: known.water_l } }],
@@ -105,6 +133,8 @@ export function eventsOf({ known, readings, ph, at_h: atH }: Given): BatchEvent[
       ]);
     if (event.type === 'loss') rows.push([event.t_h, { kind: 'removal', payload: { volumeL: event.l ?? 0, reason: 'spill' } }]);
   }
+  for (const { t_h: at, c: tempC } of known.room_temp.filter((each) => each.t_h <= atH))
+    rows.push([Math.max(0.02, at), { kind: 'reading', payload: { tempC } }]);
   for (const { t_h: at, value } of ph.filter((each) => each.t_h <= atH))
     rows.push([at === 0 ? -0.05 : at, { kind: 'reading', payload: { ph: value } }]);
   for (const { t_h: at, kind, value, sample_temp_c: warm, calibration_temp_c: marked } of readings.filter((each) => each.t_h <= atH)) {
@@ -112,6 +142,12 @@ export function eventsOf({ known, readings, ph, at_h: atH }: Given): BatchEvent[
     const payload = { ...(kind === 'sg' ? { sg: value, calibrationC } : { brix: value }), ...(warm === null ? {} : { tempC: warm }) };
     rows.push([at === 0 ? -0.05 : at, { kind: 'reading', payload }]);
   }
+  if (withAnnounced)
+    for (const { kind, kg, t_h: at } of known.fruit.filter((each) => each.planned === true && each.t_h > Math.max(0, atH)))
+      rows.push(...fruit(kind, kg).map((each): [number, EventContent] => [at, each]));
+  if (withAnnounced)
+    for (const event of known.events.filter((each) => each.planned === true && each.type === 'add_honey' && each.t_h > atH))
+      rows.push([event.t_h, honey(event.kg ?? 0)]);
   return eventsAt(
     PITCHED_AT,
     rows.sort((a, b) => a[0] - b[0]),

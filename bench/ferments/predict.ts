@@ -3,12 +3,13 @@
  * IN holds questions with what may be seen then; OUT takes gravities, end and final gravity as their 10, 50 and 90 % points.
  */
 import { readFileSync, writeFileSync } from 'node:fs';
-import { forecast, forecastInputOf } from '@hollow-bell/core/forecast';
-import type { Forecast, ForecastInput } from '@hollow-bell/core/forecast';
-import { fold, sgAtShare } from '@hollow-bell/core/record';
-import type { Ledger } from '@hollow-bell/core/record';
+import { forecast, forecastInputOf } from '@hollow-bell/core/course';
+import type { Forecast } from '@hollow-bell/core/course';
+import { gravityAlong } from '@hollow-bell/core/forecast';
+import { fold } from '@hollow-bell/core/record';
 import type { Ranged } from '@hollow-bell/core/quantities';
-import { eventsOf, momentOfHour } from './given.ts';
+import { expectedEnd } from '@hollow-bell/core/watch';
+import { announcedOf, eventsOf, momentOfHour } from './given.ts';
 import type { Given } from './given.ts';
 
 const HORIZON_DAYS = 120;
@@ -18,12 +19,6 @@ interface Points<T> {
   p10: T;
   p50: T;
   p90: T;
-}
-
-/** Gravity of so much sugar left, by the ledger as it stands. */
-function gravityOf(ledger: Ledger, { course }: ForecastInput): (sugarGPerL: number) => number {
-  const basisGPerL = course.pulses.reduce((sum, { scale, sugarGPerL }) => sum * scale + sugarGPerL, course.sugarGPerL);
-  return (sugarGPerL) => sgAtShare(ledger, 1 - sugarGPerL / basisGPerL);
 }
 
 /** The band at an hour, straight between what is drawn. */
@@ -46,26 +41,33 @@ const pointsOf = ({ value, low, high }: Ranged, as: (value: number) => number = 
 });
 
 async function predict(question: Given): Promise<object | null> {
-  const ledger = fold(eventsOf(question));
-  const input = forecastInputOf(ledger, {
+  const [ledger, whole] = [fold(eventsOf(question)), fold(eventsOf(question, true))];
+  const { pours, doses } = announcedOf(question);
+  const announced = pours.map(({ hour, ...pour }) => ({ at: momentOfHour(hour), ...pour }));
+  const bare = forecastInputOf(ledger, {
     now: momentOfHour(question.at_h),
     horizonDays: HORIZON_DAYS,
     members: MEMBERS,
     seed: 7,
     roomTempC: question.known.room_temp.findLast(({ t_h: at }) => at <= question.at_h)?.c ?? 20,
     organicCredit: 1,
+    announced,
   });
-  const found = input === null ? null : await forecast(input);
-  if (input === null || found === null) return null;
-  const as = gravityOf(ledger, input);
-  const targets = (question.targets_h ?? []).map((hour) => pointsOf(bandAt(found, hour), as));
+  const end = expectedEnd(whole);
+  if (bare === null || end === null) return null;
+  const pulses = [...bare.setting.pulses, ...doses].sort((a, b) => a.hour - b.hour);
+  const input = { ...bare, setting: { ...bare.setting, pulses } };
+  const found = await forecast(input);
+  if (found === null) return null;
+  const sgOf = gravityAlong(ledger, input, announced);
+  const targets = (question.targets_h ?? []).map((hour) => pointsOf(bandAt(found, hour), (sugar) => sgOf(hour, sugar)));
   const never = 24 * HORIZON_DAYS;
   return {
     id: question.id,
     at_h: question.at_h,
     sg: { p10: targets.map(({ p10 }) => p10), p50: targets.map(({ p50 }) => p50), p90: targets.map(({ p90 }) => p90) },
     end_h: pointsOf(found.endH ?? { value: never, low: never, high: never }),
-    fg: pointsOf(found.finalSugarGPerL, as),
+    fg: pointsOf(end.sg),
   };
 }
 

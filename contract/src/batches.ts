@@ -1,4 +1,5 @@
 import type { FloatPoint } from '@hollow-bell/core/float';
+import { laterPoursOf } from '@hollow-bell/core/must';
 import { DAP_CAP_G_PER_L } from '@hollow-bell/core/nitrogen';
 import type { FeedingPractice } from '@hollow-bell/core/feed';
 import { STAGES, compositionShape, familyShape, styleMarkShape, traitsShape } from '@hollow-bell/core/ingredients';
@@ -79,7 +80,7 @@ export const batchPlanShape = record({ must: mustPlanShape, practice: practiceSh
 export type BatchPlan = Fit<typeof batchPlanShape>;
 
 /** The feeding school of a batch, with its cap. */
-export function feedingPracticeOf({ practice }: Pick<BatchPlan, 'practice'>): FeedingPractice {
+export function feedingPracticeOf({ practice, must }: Pick<BatchPlan, 'practice'> & Partial<Pick<BatchPlan, 'must'>>): FeedingPractice {
   const { dapShare, region, ...same } = practice;
   const { school, ownHours, setDoses, organicCredit, organic, ammonium, scaleG } = same;
   return {
@@ -92,6 +93,7 @@ export function feedingPracticeOf({ practice }: Pick<BatchPlan, 'practice'>): Fe
     organic,
     ammonium,
     scaleG,
+    ...(must === undefined ? {} : { expects: { roomTempC: must.roomTempC, pours: laterPoursOf(must) } }),
   };
 }
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { EXAMPLE_PRACTICE } from '../testing/exampleBatch.ts';
-import { feedingFaults, feedingNow, feedingPlanOf, nitrogenStaircase, smellCauses } from '../feed/index.ts';
+import { courseOf, feedingFaults, feedingNow, feedingPlanOf, nitrogenStaircase, smellCauses } from '../feed/index.ts';
 import { anyHappening, anyParcel } from '../testing/anyHappening.ts';
 import { honey, water, yeast } from '../testing/examples.ts';
 import { eventSentence, eventsAt, fold, ledgerFigures, massImbalanceG, parcelOf } from '../record/index.ts';
@@ -45,7 +45,7 @@ function showEverything(events: readonly BatchEvent[], now: number): void {
   for (const figure of Object.values(figures ?? {})) for (const value of Object.values(figure)) expect(Number.isFinite(value)).toBe(true);
   expectedEnd(ledger);
   endWorking(ledger);
-  readingGapH(ledger);
+  readingGapH(feeding === null ? null : courseOf(feeding, ledger));
   reconcileMust(events);
   expect(Math.abs(massImbalanceG(ledger.liquid))).toBeLessThan(1e-6 * (1 + ledger.liquid.pouredG));
 }

@@ -5,7 +5,7 @@ import type { Sentence } from '../quantities/index.ts';
 import { yeastOf } from '../yeast/index.ts';
 import { isComing, weighedParts } from './doseNow.ts';
 import type { DoseNow } from './doseNow.ts';
-import { expectedAt } from '../tempo/index.ts';
+import { expectedAt } from '../course/index.ts';
 import { LEAST_DOSE_G } from '../nitrogen/index.ts';
 import { AMMONIUM_CUTOFF_ABV, THIRD_BREAK } from '../yeast/index.ts';
 import type { FeedingPlan, PlannedDose } from './schedule.ts';
@@ -129,10 +129,10 @@ function whatIsLeftOut(plan: FeedingPlan, doses: readonly DoseNow[], { uncovered
 }
 
 /** What the pace of the sugar and the temperature do to the doses. */
-function changesOfTime(ledger: Ledger, doses: readonly DoseNow[], { breakAt, pace, clockAt }: Timetable): Sentence[] {
+function changesOfTime(ledger: Ledger, doses: readonly DoseNow[], { breakAt, course, clockAt }: Timetable): Sentence[] {
   const changes: Sentence[] = [];
   const next = doses.find(isComing);
-  if (next === undefined || pace === null) return changes;
+  if (next === undefined || course === null) return changes;
   if (breakAt !== null) {
     const earlyH = (clockAt(next.dose) - breakAt) / HOUR_MS;
     const dropped = doses.filter(({ state }) => state === 'dropped');
@@ -143,17 +143,17 @@ function changesOfTime(ledger: Ledger, doses: readonly DoseNow[], { breakAt, pac
     else if (dropped.length > 0) changes.push(['A third of the sugar is gone: ', ...rest]);
     return changes;
   }
-  const breakBy = expectedAt(pace, THIRD_BREAK);
+  const breakBy = expectedAt(course, THIRD_BREAK);
   const overtaken = doses.filter(({ state, dose, dueAt }) => state === 'ahead' && dose.share === null && dueAt > breakBy);
-  if (pace.isMeasured && overtaken.length > 0)
+  if (course.isMeasured && overtaken.length > 0)
     changes.push(
       say`At this pace a third of the sugar is gone ${when(breakBy)}, before ${numbers(overtaken)}: read the gravity then, ${overtaken.length === 1 ? 'it comes' : 'the first of them comes'} forward.`,
     );
   const bySugar = doses.find(({ state, dose }) => state === 'ahead' && dose.share !== null);
   const warm = tempsSincePitch(ledger).at(-1);
-  if (warm !== undefined && bySugar !== undefined && overtaken.length === 0)
+  if (warm !== undefined && bySugar !== undefined && overtaken.length === 0 && Number.isFinite(breakBy))
     changes.push(
-      say`At ${tempC(warm.tempC)}${pace.isMeasured ? ' and at its pace so far' : ''}, a third of the sugar is gone about ${when(breakBy)}; what is fed by the sugar moves with it.`,
+      say`At ${tempC(warm.tempC)}${course.isMeasured ? ' and at its pace so far' : ''}, a third of the sugar is gone about ${when(breakBy)}; what is fed by the sugar moves with it.`,
     );
   const likes = ledger.history.pitch === null ? null : yeastOf(ledger.history.pitch).tempC;
   if (warm !== undefined && likes !== null && warm.tempC < likes.low - 0.5)

@@ -2,7 +2,6 @@ import { describe, expect, it } from 'vitest';
 import { DAP_CAP_G_PER_L } from '../nitrogen/index.ts';
 import { SCHOOL_IDS, compareSchools } from './index.ts';
 import { productCaution } from '../nitrogen/index.ts';
-import { usualBreakH } from '../tempo/index.ts';
 import { planFeeding } from './schedule.ts';
 import type { FeedingPractice } from './index.ts';
 import { EXAMPLE_PRACTICE } from '../testing/exampleBatch.ts';
@@ -15,7 +14,12 @@ const practice: FeedingPractice = {
   ammonium: { source: 'dap', pricePerKg: 20 },
 };
 const must = { sugarGPerL: 250, demand: 'medium', broughtMgPerL: 0 } as const;
-const outcomes = compareSchools(must, practice, SCHOOL_IDS, { breakH: 72, abvDry: 14 });
+/** A third of the sugar gone at this hour, and the rest falling off exponentially. */
+const falling =
+  (breakH: number) =>
+  (share: number): number =>
+    (breakH * Math.log(1 - share)) / Math.log(2 / 3);
+const outcomes = compareSchools(must, practice, SCHOOL_IDS, { hourAt: falling(72), abvDry: 14 });
 const of = (school: string) => outcomes.find((outcome) => outcome.school === school)!;
 
 describe('schools side by side', () => {
@@ -40,12 +44,8 @@ describe('schools side by side', () => {
     expect(of('clock').lateMgPerL).toBe(0);
     // Half the sugar is gone after 72 × ln 2 / ln 1.5 = 123 h; the second of one's own hours, day 8, is beyond.
     expect(of('own').lateMgPerL).toBeCloseTo(51.25, 2);
-    const fast = compareSchools(must, practice, ['clock'], { breakH: 24, abvDry: 18 })[0]!;
+    const fast = compareSchools(must, practice, ['clock'], { hourAt: falling(24), abvDry: 18 })[0]!;
     expect(fast.lateMgPerL).toBeGreaterThan(50);
-  });
-
-  it('expects a cold must to take its time', () => {
-    expect(usualBreakH(10)).toBeCloseTo(2 * usualBreakH(20), 9);
   });
 
   it('warns of urea', () => {

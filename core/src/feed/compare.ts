@@ -1,7 +1,6 @@
 import { countedMgPerG, nitrogenMgPerG } from '../nitrogen/index.ts';
 import type { Product } from '../nitrogen/index.ts';
 import { AMMONIUM_CUTOFF_ABV } from '../yeast/index.ts';
-import { hourAtShare } from '../tempo/index.ts';
 import { doseMgPerL, planFeeding, totalsOf } from './schedule.ts';
 import type { FeedingPractice, PlannedDose, ToFeed } from './schedule.ts';
 import type { SchoolId } from './schoolIds.ts';
@@ -24,17 +23,16 @@ export interface SchoolOutcome {
 }
 
 /**
- * Schools side by side on one must, at a usual pace.
- * @param breakH hours to the third break
+ * Schools side by side on one must.
+ * @param hourAt hours after the pitch at which a share of the sugar is gone
  * @param abvDry % vol when all the sugar is gone
  */
 export function compareSchools(
   toFeed: ToFeed,
   practice: FeedingPractice,
   schools: readonly SchoolId[],
-  { breakH, abvDry }: { breakH: number; abvDry: number },
+  { hourAt, abvDry }: { hourAt: (share: number) => number; abvDry: number },
 ): SchoolOutcome[] {
-  const hourAt = (share: number): number => hourAtShare(share, breakH);
   const hourOf = ({ clockH, share }: PlannedDose): number => (share === null ? clockH : Math.min(clockH, hourAt(share)));
   const cutoffH = hourAt(AMMONIUM_CUTOFF_ABV / abvDry);
   const halfH = hourAt(TOO_LATE_SHARE);

@@ -9,7 +9,7 @@ import { TOO_LATE_SHARE } from '../yeast/index.ts';
 import { doseFor, feedingFaults, feedingNow } from './index.ts';
 import { planFeeding } from './schedule.ts';
 import { TOGETHER_H } from './doseFor.ts';
-import { FEEDING_ENDS_DAYS } from './timetable.ts';
+import { FEEDING_ENDS_DAYS } from './pastFeeding.ts';
 
 const cap = EXAMPLE_PRACTICE.dapCapGPerL;
 const plan = planFeeding({ sugarGPerL: 280, demand: 'high', broughtMgPerL: 10 }, EXAMPLE_PRACTICE);

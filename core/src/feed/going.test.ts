@@ -1,11 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { fold } from '../record/index.ts';
 import type { EventContent, Ledger } from '../record/index.ts';
-import { checkDoses, feedingNow, feedingPlanOf, feedingWorkings, readDoseHours, smellCauses, smellsOfSulfur } from './index.ts';
-import { expectedAt, paceOf, usualBreakH } from '../tempo/index.ts';
-import { expectedShare } from '../tempo/index.ts';
-import { hourAtShare } from '../tempo/index.ts';
-import { shareAtHour } from '../tempo/index.ts';
+import { checkDoses, courseOf, feedingNow, feedingPlanOf, feedingWorkings, readDoseHours, smellCauses, smellsOfSulfur } from './index.ts';
+import { expectedAt, expectedShare } from '../course/index.ts';
 import { nitrogenNeedRange } from '../nitrogen/index.ts';
 import { planFeeding } from './schedule.ts';
 import type { FeedingPractice } from './index.ts';
@@ -28,18 +25,29 @@ const told = (ledger: Ledger, h: number, over: Partial<FeedingPractice> = {}): s
     .join('');
 
 describe('the pace of a must', () => {
-  it('is usual before a reading tells, halved for ten degrees less', () => {
-    expect(paceOf(at())).toMatchObject({ share: 0, breakH: 96, isMeasured: false });
-    expect(usualBreakH(10)).toBeCloseTo(2 * usualBreakH(20), 9);
-    expect(paceOf(fold([]))).toBeNull();
+  const courseAt = (...more: Happening[]) => {
+    const ledger = at(...more);
+    return courseOf(feedingPlanOf(ledger, practice)!, ledger)!;
+  };
+
+  it('is what is usual before a reading tells, and slower in the cold', () => {
+    const usual = courseAt();
+    expect(usual).toMatchObject({ share: 0, isMeasured: false });
+    const third = (expectedAt(usual, 1 / 3) - usual.pitchedAt) / HOUR;
+    expect(third).toBeGreaterThan(48);
+    expect(third).toBeLessThan(168);
+    const cold = courseAt([2, { kind: 'reading', payload: { tempC: 12 } }]);
+    expect(expectedAt(cold, 1 / 3)).toBeGreaterThan(expectedAt(usual, 1 / 3) + 24 * HOUR);
+    const ledger = fold([]);
+    expect(feedingPlanOf(ledger, practice)).toBeNull();
   });
 
-  it('agrees with itself forward and back', () => {
-    for (const share of [0.05, 1 / 3, 0.5, 0.9]) expect(shareAtHour(hourAtShare(share, 60), 60)).toBeCloseTo(share, 12);
-    const pace = paceOf(at([30, reading(1.08)]))!;
-    expect(pace.isMeasured).toBe(true);
-    expect(expectedShare(pace, pace.at)).toBeCloseTo(pace.share, 12);
-    for (const share of [0.4, 0.6]) expect(expectedShare(pace, expectedAt(pace, share))).toBeCloseTo(share, 12);
+  it('agrees with itself forward and back, and never falls behind its last reading', () => {
+    const course = courseAt([30, reading(1.08)]);
+    expect(course.isMeasured).toBe(true);
+    expect(expectedShare(course, course.at)).toBeGreaterThanOrEqual(course.share);
+    expect(expectedAt(course, course.share)).toBe(course.at);
+    for (const share of [0.45, 0.6, 0.8]) expect(expectedShare(course, expectedAt(course, share))).toBeCloseTo(share, 6);
   });
 
   it('comes by the sugar sooner or later as the must goes, and never in the past', () => {

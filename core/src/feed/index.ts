@@ -1,7 +1,8 @@
 /* Feeding: the schools, a plan by one of them, how it goes on, and what it looks like. */
+export { courseOf } from './ahead.ts';
 export { compareSchools } from './compare.ts';
 export { doseFor } from './doseFor.ts';
-export { doseNowMg, isComing, weighedParts } from './doseNow.ts';
+export { isComing, weighedParts } from './doseNow.ts';
 export type { DoseNow, PartNow } from './doseNow.ts';
 export { feedingFaults } from './faults.ts';
 export { workOutFeeding } from './optimize.ts';

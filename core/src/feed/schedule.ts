@@ -7,6 +7,7 @@ import type { NitrogenDemand } from '../yeast/index.ts';
 import { HONEY_NITROGEN, N_PER_SUGAR, nitrogenNeedRange } from '../nitrogen/index.ts';
 import { checkProduct, countedMgPerG, nitrogenMgPerG, productKey, productName } from '../nitrogen/index.ts';
 import type { Product } from '../nitrogen/index.ts';
+import type { LaterPour } from '../must/index.ts';
 import { FIRST_AMMONIUM_H, THIRD_BREAK } from '../yeast/index.ts';
 import { timesOf } from './schools.ts';
 import type { SchoolId } from './schoolIds.ts';
@@ -45,6 +46,8 @@ export interface FeedingPractice {
   ammonium: Product;
   /** What the house's scale tells apart, g. */
   scaleG?: ScaleG | undefined;
+  /** What the batch’s plan says of its room, °C, and of what is still to be poured in. */
+  expects?: { roomTempC: number; pours: readonly LaterPour[] } | undefined;
 }
 
 export interface FeedingPlan {

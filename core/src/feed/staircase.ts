@@ -1,8 +1,9 @@
 import { abvWhenDry, mixedOf } from '../record/index.ts';
 import type { Ledger } from '../record/index.ts';
 import { HONEY_NITROGEN } from '../nitrogen/index.ts';
-import { expectedAt, expectedShare, paceOf } from '../tempo/index.ts';
-import type { Pace } from '../tempo/index.ts';
+import { expectedAt, expectedShare } from '../course/index.ts';
+import type { Course } from '../course/index.ts';
+import { courseOf } from './ahead.ts';
 import { nitrogenMgPerG, productName } from '../nitrogen/index.ts';
 import { isWasted } from './doseNow.ts';
 import type { DoseState } from './doseNow.ts';
@@ -25,6 +26,7 @@ export interface Stair {
 }
 
 export interface Mark {
+  /** Infinity where it is never reached. */
   hour: number;
   share: number;
 }
@@ -47,29 +49,29 @@ export interface Staircase {
   volumeL: number;
 }
 
-/** The share of sugar gone at a moment: between readings straight, after the last one by the pace. */
-function shareAt(ledger: Ledger, pace: Pace, pitchedAt: number, at: number): number {
+/** The share of sugar gone at a moment: between readings straight, after the last one by the course. */
+function shareAt(ledger: Ledger, course: Course, pitchedAt: number, at: number): number {
   const points = [
     { at: pitchedAt, shareGone: 0 },
     ...ledger.history.readings.filter((reading) => reading.verdict === 'follows' && reading.at > pitchedAt),
   ];
   const after = points.findIndex((point) => point.at > at);
   const [left, right] = [points[after - 1], points[after]];
-  if (left === undefined || right === undefined) return expectedShare(pace, at);
+  if (left === undefined || right === undefined) return expectedShare(course, at);
   return left.shareGone + ((right.shareGone - left.shareGone) * (at - left.at)) / (right.at - left.at);
 }
 
 /** What brings the nitrogen, step by step over time and over the falling sugar. Null before the pitch and for an empty vessel. */
 export function nitrogenStaircase(plan: FeedingPlan, { doses }: FeedingNow, ledger: Ledger, now: number): Staircase | null {
-  const [mixed, pace, pitch] = [mixedOf(ledger), paceOf(ledger), ledger.history.pitch];
-  if (mixed === null || pace === null || pitch === null || mixed.volumeL <= 0) return null;
+  const [mixed, course, pitch] = [mixedOf(ledger), courseOf(plan, ledger), ledger.history.pitch];
+  if (mixed === null || course === null || pitch === null || mixed.volumeL <= 0) return null;
   const markAt = (at: number): Mark => ({
     hour: (at - pitch.at) / HOUR_MS,
-    share: Math.max(0, shareAt(ledger, pace, pitch.at, at)),
+    share: Math.max(0, shareAt(ledger, course, pitch.at, at)),
   });
   const markOf = (share: number): Mark => {
     const seen = ledger.history.readings.find((reading) => reading.verdict === 'follows' && reading.shareGone >= share)?.at;
-    return { hour: ((seen ?? expectedAt(pace, share)) - pitch.at) / HOUR_MS, share };
+    return { hour: ((seen ?? expectedAt(course, share)) - pitch.at) / HOUR_MS, share };
   };
   const givenMg = (field: 'ammoniumNMg' | 'aminoNMg'): number => ledger.history.doses.reduce((sum, dose) => sum + dose[field], 0);
   const kept = {
@@ -102,7 +104,7 @@ export function nitrogenStaircase(plan: FeedingPlan, { doses }: FeedingNow, ledg
     thirdBreak: markOf(THIRD_BREAK),
     half,
     ammoniumCutoff: cutoffShare === null ? null : markOf(cutoffShare),
-    lastHour: Math.max(half.hour, ...all.map(({ hour }) => hour)) + 12,
+    lastHour: Math.max(here.hour, ...[half, ...all].map(({ hour }) => hour).filter(Number.isFinite)) + 12,
     volumeL: mixed.volumeL,
   };
 }

@@ -1,11 +1,12 @@
-import { mixedOf, shareGone } from '../record/index.ts';
 import type { Ledger } from '../record/index.ts';
 import type { DoseState } from './doseNow.ts';
-import { expectedAt, paceOf } from '../tempo/index.ts';
-import type { Pace } from '../tempo/index.ts';
+import { expectedAt } from '../course/index.ts';
+import type { Course } from '../course/index.ts';
+import { courseOf } from './ahead.ts';
+import { isPastFeeding } from './pastFeeding.ts';
 import type { FeedingPlan, PlannedDose } from './schedule.ts';
-import { AMMONIUM_CUTOFF_ABV, FIRST_AMMONIUM_H, THIRD_BREAK, TOO_LATE_SHARE } from '../yeast/index.ts';
-import { DAY_MS, HOUR_MS } from '../quantities/index.ts';
+import { FIRST_AMMONIUM_H, THIRD_BREAK } from '../yeast/index.ts';
+import { HOUR_MS } from '../quantities/index.ts';
 
 /** Doses by the sugar are not looked for sooner after one another (our estimate). */
 const BETWEEN_DOSES_H = 12;
@@ -14,7 +15,7 @@ const BETWEEN_DOSES_H = 12;
 export interface Timetable {
   /** When a third of the sugar was first seen gone. */
   breakAt: number | null;
-  pace: Pace | null;
+  course: Course | null;
   clockAt: (dose: PlannedDose) => number;
   dueAt: (dose: PlannedDose) => number;
   soonestAt: (dose: PlannedDose) => number;
@@ -26,23 +27,10 @@ export function shareSeenAt(ledger: Ledger, share: number): number | null {
   return ledger.history.readings.find((reading) => reading.verdict === 'follows' && reading.shareGone >= share)?.at ?? null;
 }
 
-/** So long after the pitch nothing fed is of use, whatever was read since (our estimate). */
-export const FEEDING_ENDS_DAYS = 14;
-
-/** Whether feeding is over: half the sugar gone, racked, as strong as ammonium is hardly taken up, or two weeks on. */
-function isPastFeeding(ledger: Ledger, pitchedAt: number, now: number): boolean {
-  return (
-    shareGone(ledger) >= TOO_LATE_SHARE ||
-    (ledger.history.rackedAt !== null && ledger.history.rackedAt > pitchedAt) ||
-    (mixedOf(ledger)?.abv ?? 0) >= AMMONIUM_CUTOFF_ABV ||
-    now - pitchedAt > FEEDING_ENDS_DAYS * DAY_MS
-  );
-}
-
 /** Which doses are due, ahead, missed or dropped, by the clock and by the sugar. */
 export function timetable(plan: FeedingPlan, ledger: Ledger, pitchedAt: number, now: number): Timetable {
   const breakAt = shareSeenAt(ledger, THIRD_BREAK);
-  const pace = paceOf(ledger);
+  const course = courseOf(plan, ledger);
   const isTooLate = isPastFeeding(ledger, pitchedAt, now);
   const clockAt = (dose: PlannedDose): number => pitchedAt + dose.clockH * HOUR_MS;
   const earliestAt = pitchedAt + FIRST_AMMONIUM_H * HOUR_MS;
@@ -65,10 +53,10 @@ export function timetable(plan: FeedingPlan, ledger: Ledger, pitchedAt: number, 
     return due.includes(dose) ? 'missed' : 'ahead';
   };
   const soonestAt = (dose: PlannedDose): number => {
-    if (dose.share === null || pace === null) return dueAt(dose);
+    if (dose.share === null || course === null) return dueAt(dose);
     const before = open.findLast((other) => other.number < dose.number);
     const rested = before === undefined ? 0 : soonestAt(before) + BETWEEN_DOSES_H * HOUR_MS;
-    return Math.min(dueAt(dose), Math.max(now, rested, expectedAt(pace, dose.share)));
+    return Math.min(dueAt(dose), Math.max(now, rested, expectedAt(course, dose.share)));
   };
-  return { breakAt, pace, clockAt, dueAt, soonestAt, stateOf };
+  return { breakAt, course, clockAt, dueAt, soonestAt, stateOf };
 }

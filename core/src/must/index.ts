@@ -1,4 +1,6 @@
 /* Planning a must: compose, hold and solve, predict, judge, cost and fit it, and the day on which it is mixed. */
+export { laterPoursOf } from './announced.ts';
+export type { LaterPour } from './announced.ts';
 export { ledgerAsPlanned, ledgerPitchedNow } from './asPlanned.ts';
 export { brewDay } from './brewDay.ts';
 export type { BrewStep } from './brewDay.ts';

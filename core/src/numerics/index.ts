@@ -2,6 +2,7 @@
 export { fixedPoint, settled } from './iterate.ts';
 export { normal, seeded } from './random.ts';
 export type { Rng } from './random.ts';
+export { backwardSolve, cholesky, forwardSolve } from './gauss.ts';
 export { findRoot } from './root.ts';
 export { solveSystem } from './system.ts';
 export { tabulate } from './table.ts';

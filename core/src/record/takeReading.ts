@@ -131,6 +131,11 @@ function takeFreeSo2(ledger: Folding, mgPerL: number): void {
   ledger.liquid.guardSo2Mg = Math.max(ledger.liquid.guardSo2Mg, givenMg);
 }
 
+/** So warm no must ferments, °C: what was read warmer, with a gravity, is its sample (our estimate). */
+const HOTTEST_MUST_C = 37;
+const isOfTheSample = ({ history: { pitch } }: Folding, { tempC = 0, sg, brix }: ReadingSeen): boolean =>
+  pitch !== null && (sg ?? brix) !== undefined && tempC > HOTTEST_MUST_C;
+
 /** What a reading fixes: how much has fermented, or what the must was; acid, warmth and what else was measured. */
 export function takeReading(ledger: Folding, payload: ReadingSeen, moment: Moment): void {
   const { tempC, ph, phMeter, taGPerL, freeSo2MgPerL, leesMm } = payload;
@@ -139,7 +144,7 @@ export function takeReading(ledger: Folding, payload: ReadingSeen, moment: Momen
     const value = phMeter === undefined ? ph : correctedPh(ph, phMeter);
     ledger.history.ph = { value, plusMinus: phPlusMinus(phMeter ?? null, at), at };
   }
-  if (tempC !== undefined) ledger.history.temps.push({ at, tempC });
+  if (tempC !== undefined && !isOfTheSample(ledger, payload)) ledger.history.temps.push({ at, tempC });
   if (taGPerL !== undefined) ledger.history.ta = { value: taGPerL, at };
   if (freeSo2MgPerL !== undefined) {
     ledger.history.freeSo2 = { value: freeSo2MgPerL, at };

@@ -64,7 +64,10 @@ describe('what a vessel asks for', () => {
   });
 
   it('wants readings closer together the faster it falls', () => {
-    const dueAt = (gravity: number): number => named(asksAt(30 * DAY, [2 * DAY, sg(gravity)]), 'reading')!.dueAt;
+    const dueAt = (gravity: number): number => {
+      const read = exampleBatch('allround', [2 * DAY, sg(gravity)]);
+      return named(asksOf(read, feedingPlanOf(read, EXAMPLE_PRACTICE), MIXED_AT + 30 * DAY * HOUR_MS), 'reading')!.dueAt;
+    };
     expect(dueAt(1.085)).toBeLessThan(dueAt(1.103));
   });
 });

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { EXAMPLE_PRACTICE, MIXED_AT, exampleBatch } from '../testing/exampleBatch.ts';
 import { feedingPlanOf } from '../feed/index.ts';
-import { forecastInputOf } from '../forecast/index.ts';
+import { forecastInputOf } from '../course/index.ts';
 import { anyHappening } from '../testing/anyHappening.ts';
 import { honey, water, yeast } from '../testing/examples.ts';
 import { fold, sgAtShare } from '../record/index.ts';
@@ -83,7 +83,7 @@ describe('whatever was written', () => {
         expect(gatesOf(record, now)).toHaveLength(6);
         const wish = { now, horizonDays: 90, members: 1, seed: 1, roomTempC: 18, organicCredit: 1 };
         const input = forecastInputOf(record, wish);
-        if (input !== null) expect(Number.isFinite(sgAtShare(record, 0) + sgAtShare(record, 1) + input.course.sugarGPerL)).toBe(true);
+        if (input !== null) expect(Number.isFinite(sgAtShare(record, 0) + sgAtShare(record, 1) + input.setting.sugarGPerL)).toBe(true);
       }),
       { numRuns: 300, seed: 5 },
     );

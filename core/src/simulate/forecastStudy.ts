@@ -1,4 +1,4 @@
-import { ABV_PER_SUGAR, END_WITHIN_G_PER_L, forecast, forecastInputOf } from '../forecast/index.ts';
+import { ABV_PER_SUGAR, END_WITHIN_G_PER_L, forecast, forecastInputOf } from '../course/index.ts';
 import { MEAN_HONEY } from '../ingredients/index.ts';
 import { fold } from '../record/index.ts';
 import type { EventContent } from '../record/index.ts';

@@ -1,5 +1,5 @@
-import { expectedAt, paceOf } from '../tempo/index.ts';
-import type { Ledger } from '../record/index.ts';
+import { expectedAt } from '../course/index.ts';
+import type { Course } from '../course/index.ts';
 import { HOUR_MS } from '../quantities/index.ts';
 
 /** A reading is worth taking once so much more of the sugar should be gone; our estimate, as are the bounds. */
@@ -9,9 +9,8 @@ const GAP_H = { least: 36, most: 168 } as const;
 const FIRST_GAP_H = 60;
 
 /** How long a gap between readings is sensible now, h: short while the gravity falls fast, a week at most. */
-export function readingGapH(ledger: Ledger): number {
-  const pace = paceOf(ledger);
-  if (pace?.isMeasured !== true) return FIRST_GAP_H;
-  const untilH = (expectedAt(pace, Math.min(0.99, pace.share + WORTH_SHARE)) - pace.at) / HOUR_MS;
+export function readingGapH(course: Course | null): number {
+  if (course?.isMeasured !== true) return FIRST_GAP_H;
+  const untilH = (expectedAt(course, Math.min(0.99, course.share + WORTH_SHARE)) - course.at) / HOUR_MS;
   return Math.min(GAP_H.most, Math.max(GAP_H.least, untilH));
 }

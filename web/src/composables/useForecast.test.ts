@@ -1,4 +1,4 @@
-import type { Forecast, ForecastInput } from '@hollow-bell/core/forecast';
+import type { Forecast, ForecastInput } from '@hollow-bell/core/course';
 import { describe, expect, it, vi } from 'vitest';
 import { effectScope, nextTick, shallowRef } from 'vue';
 import { useForecast } from './useForecast.ts';

@@ -1,4 +1,4 @@
-import type { Forecast, ForecastInput } from '@hollow-bell/core/forecast';
+import type { Forecast, ForecastInput } from '@hollow-bell/core/course';
 import { proxy, wrap } from 'comlink';
 import type { Remote } from 'comlink';
 import { onScopeDispose, ref, shallowRef, watch } from 'vue';

@@ -30,11 +30,8 @@ const { tell, show } = useReader();
 const imports = ref(false);
 const saveReadings = (): void => saveCsv(`${store.batch?.name ?? 'batch'} readings.csv`, readingsToCsv(store.events, store.float));
 
-const { whatIf, isFermentingOn, forecast, progress, hasFailed, again, fan, compared } = useWatchForecast();
-const chart = useDescent(
-  fan,
-  computed(() => compared.value?.fan ?? []),
-);
+const { whatIf, hasCourse, course, compared, progress, hasFailed, again, fan, comparedFan } = useWatchForecast();
+const chart = useDescent(fan, comparedFan);
 const rules = computed(() => {
   const og = store.ledger.history.pitch?.sg;
   const now = store.view?.sg;
@@ -88,13 +85,13 @@ const lossesL = computed(() =>
         <DescentChart v-if="chart !== null" :data="chart" :summary="tell(store.state.sentence)" />
         <p v-else class="quiet none">No reading yet. The first one draws the descent.</p>
         <ForecastPanel
-          v-if="isFermentingOn && store.ledger.history.pitch !== null"
+          v-if="hasCourse && store.ledger.history.pitch !== null"
           v-model="whatIf"
-          :forecast="forecast"
-          :planned="compared?.forecast ?? null"
+          :course="course"
+          :planned="compared"
+          :end-sugar-g-per-l="store.end?.sugarGPerL ?? null"
           :progress="progress"
           :has-failed="hasFailed"
-          :pitched-at="store.ledger.history.pitch.at"
           :now="store.now"
           :members="MEMBERS"
           :share-gone="store.view?.shareGone ?? 0"

@@ -1,5 +1,5 @@
-import { forecast } from '@hollow-bell/core/forecast';
-import type { Forecast, ForecastInput } from '@hollow-bell/core/forecast';
+import { forecast } from '@hollow-bell/core/course';
+import type { Forecast, ForecastInput } from '@hollow-bell/core/course';
 import { expose } from 'comlink';
 
 let wanted = 0;

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { feedingPracticeOf } from '@hollow-bell/contract';
 import type { Practice } from '@hollow-bell/contract';
-import { AMMONIUM_CUTOFF_ABV } from '@hollow-bell/core/yeast';
-import { SCHOOLS, SCHOOL_IDS, compareSchools, toFeedOf } from '@hollow-bell/core/feed';
-import { USUAL_BREAK_H, USUAL_TEMP_C, usualBreakH } from '@hollow-bell/core/tempo';
+import { AMMONIUM_CUTOFF_ABV, THIRD_BREAK } from '@hollow-bell/core/yeast';
+import { SCHOOLS, SCHOOL_IDS, compareSchools, courseOf, feedingPlanOf, toFeedOf } from '@hollow-bell/core/feed';
+import { whenGone } from '@hollow-bell/core/course';
+import { HOUR_MS } from '@hollow-bell/core/quantities';
 import { productName } from '@hollow-bell/core/nitrogen';
 import type { SchoolId } from '@hollow-bell/core/feed';
 import type { Ledger } from '@hollow-bell/core/record';
@@ -24,14 +25,20 @@ const OPTIONS = SCHOOL_IDS.filter((id) => id !== 'set' || props.practice.setDose
 const others = SCHOOL_IDS.filter((id) => id !== props.practice.school && !['none', 'own', 'set'].includes(id));
 const chosen = ref<SchoolId[]>([props.practice.school, others[0] ?? 'clock', others[1] ?? 'organic']);
 
+const course = computed(() => {
+  const plan = feedingPlanOf(props.ledger, feedingPracticeOf(props));
+  return plan === null ? null : courseOf(plan, props.ledger);
+});
+const hourAt = (share: number): number =>
+  course.value === null ? Number.POSITIVE_INFINITY : (whenGone(course.value, share).value - course.value.pitchedAt) / HOUR_MS;
+const thirdH = computed(() => hourAt(THIRD_BREAK));
 const outcomes = computed(() => {
   const toFeed = toFeedOf(props.ledger);
   if (toFeed === null) return [];
-  const breakH = usualBreakH(props.ledger.history.temps.at(-1)?.tempC ?? props.must.roomTempC);
-  const practice = feedingPracticeOf({ practice: props.practice });
+  const practice = feedingPracticeOf(props);
   const [organic, ammonium] = [priced(practice.organic), priced(practice.ammonium)];
   return compareSchools(toFeed, { ...practice, organic, ammonium }, chosen.value, {
-    breakH,
+    hourAt,
     abvDry: predictMust(props.must).abvDry.value,
   });
 });
@@ -86,9 +93,10 @@ function stair(steps: { hour: number; mgPerL: number }[]): string {
     </article>
   </div>
   <p class="small quiet">
-    At a usual pace for this temperature: a third of the sugar gone after {{ show('hours', USUAL_BREAK_H) }} at
-    {{ show('tempC', USUAL_TEMP_C) }}, our estimate. Too late means ammonium above {{ show('abv', AMMONIUM_CUTOFF_ABV) }}, or anything after
-    half of the sugar.
+    <template v-if="Number.isFinite(thirdH)">
+      As this must is expected to go: a third of the sugar gone {{ show('hours', thirdH) }} after the pitch.
+    </template>
+    Too late means ammonium above {{ show('abv', AMMONIUM_CUTOFF_ABV) }}, or anything after half of the sugar.
   </p>
 </template>
 

@@ -1,19 +1,22 @@
 <script setup lang="ts">
-import { HOUR_MS } from '@hollow-bell/core/quantities';
+import { DAY_MS } from '@hollow-bell/core/quantities';
 import { THIRD_BREAK, TOO_LATE_SHARE } from '@hollow-bell/core/yeast';
-import { DRIFT_SD_C, WARMER_C } from '@hollow-bell/core/forecast';
-import type { Forecast, WhatIf } from '@hollow-bell/core/forecast';
+import { DRIFT_SD_C, whenGone } from '@hollow-bell/core/course';
+import type { Course } from '@hollow-bell/core/course';
+import { WARMER_C } from '@hollow-bell/core/forecast';
+import type { WhatIf } from '@hollow-bell/core/forecast';
 import type { Ranged } from '@hollow-bell/core/quantities';
 import { computed } from 'vue';
 import { useReader } from '../../composables/useReader.ts';
 
 const props = defineProps<{
-  forecast: Forecast | null;
+  course: Course | null;
   /** As planned, while something else is asked. */
-  planned?: Forecast | null;
+  planned?: Course | null;
+  /** The sugar left where it should stop, g/L. */
+  endSugarGPerL: Ranged | null;
   hasFailed?: boolean;
   progress: number | null;
-  pitchedAt: number;
   now: number;
   members: number;
   shareGone: number;
@@ -28,48 +31,45 @@ const WAYS = computed((): { id: WhatIf; label: string }[] => [
   { id: 'fed now', label: 'fed now' },
   { id: 'nothing', label: 'nothing more done' },
 ]);
-const at = (hour: number): number => props.pitchedAt + hour * HOUR_MS;
 /** A day, no hour: nobody knows the hour. */
-function day(hour: number): string {
-  const days = Math.round((at(hour) - props.now) / HOUR_MS / 24);
+function day(at: number): string {
+  const days = Math.round((at - props.now) / DAY_MS);
   if (days <= 0) return 'today';
   if (days === 1) return 'tomorrow';
-  return days < 7 ? new Date(at(hour)).toLocaleDateString(undefined, { weekday: 'long' }) : `in ${days} days`;
+  return days < 7 ? new Date(at).toLocaleDateString(undefined, { weekday: 'long' }) : `in ${days} days`;
 }
 function told({ value, low, high }: Ranged): string {
-  const ends = [day(Math.max(low, (props.now - props.pitchedAt) / HOUR_MS)), day(high)];
+  const ends = [day(Math.max(low, props.now)), Number.isFinite(high) ? day(high) : 'nobody knows when'];
   const bare = ends.map((end) => (day(value).startsWith('in ') ? end.replace(/^in (\d+) days$/, '$1') : end));
   return `${day(value)} (${bare.join(' to ')})`;
 }
-const isAhead = (range: Ranged | null): range is Ranged => range !== null && at(range.value) > props.now;
+const isAhead = (range: Ranged | null): range is Ranged => range !== null && Number.isFinite(range.value) && range.value > props.now;
 /** What the question changes, in days and shares; “no sooner” is an answer too. */
 const difference = computed(() => {
-  const [asked, planned] = [props.forecast, props.planned];
-  if (asked === null || planned === null || planned === undefined || props.progress !== null) return '';
-  const days = asked.endH === null || planned.endH === null ? null : Math.round((asked.endH.value - planned.endH.value) / 24);
+  const [asked, planned] = [props.course, props.planned];
+  if (asked === null || planned === null || planned === undefined) return '';
+  const days = asked.endAt === null || planned.endAt === null ? null : Math.round((asked.endAt.value - planned.endAt.value) / DAY_MS);
   const end =
     days === null
       ? ''
       : days === 0
         ? 'It ends on about the same day'
         : `It ends about ${Math.abs(days)} ${Math.abs(days) === 1 ? 'day' : 'days'} ${days < 0 ? 'sooner' : 'later'}`;
-  const [before, after] = [planned.stickProbability, asked.stickProbability].map((share) => show('percent', 100 * share));
+  const [before, after] = [planned, asked].map(({ forecast }) => show('percent', 100 * forecast.stickProbability));
   return [end, before === after ? 'sticks as likely' : `sticks in ${after} instead of ${before}`].filter(Boolean).join(', and ') + '.';
 });
 const rows = computed(() => {
-  const found = props.forecast;
-  if (found === null) return [];
+  const { course, endSugarGPerL: left } = props;
+  if (course === null) return [];
+  const [third, half] = [whenGone(course, THIRD_BREAK), whenGone(course, TOO_LATE_SHARE)];
   return [
-    ...(isAhead(found.thirdBreakH) && props.shareGone < THIRD_BREAK
-      ? [{ label: 'A third of the sugar gone', value: told(found.thirdBreakH) }]
-      : []),
-    ...(isAhead(found.halfH) && props.shareGone < TOO_LATE_SHARE ? [{ label: 'Half of it', value: told(found.halfH) }] : []),
-    ...(isAhead(found.endH) ? [{ label: 'It ends', value: told(found.endH) }] : []),
-    {
-      label: 'Sugar left then',
-      value: `${show('gPerL', found.finalSugarGPerL.value)} (${show('gPerL', found.finalSugarGPerL.low)} to ${show('gPerL', found.finalSugarGPerL.high)})`,
-    },
-    { label: 'It sticks before that', value: show('percent', 100 * found.stickProbability) },
+    ...(isAhead(third) && props.shareGone < THIRD_BREAK ? [{ label: 'A third of the sugar gone', value: told(third) }] : []),
+    ...(isAhead(half) && props.shareGone < TOO_LATE_SHARE ? [{ label: 'Half of it', value: told(half) }] : []),
+    ...(isAhead(course.endAt) ? [{ label: 'It ends', value: told(course.endAt) }] : []),
+    ...(left === null
+      ? []
+      : [{ label: 'Sugar left then', value: `${show('gPerL', left.value)} (${show('gPerL', left.low)} to ${show('gPerL', left.high)})` }]),
+    { label: 'It sticks before that', value: show('percent', 100 * course.forecast.stickProbability) },
   ];
 });
 </script>
@@ -88,7 +88,7 @@ const rows = computed(() => {
     <p v-if="hasFailed === true" class="refusal" role="alert">
       The forecast could not be worked out in this browser. <button type="button" class="link" @click="emit('again')">Try again</button>
     </p>
-    <p v-if="forecast?.missesLast === true" class="caution">
+    <p v-if="course?.forecast.missesLast === true" class="caution">
       Its last reading lies outside of what this forecast takes for possible: trust the readings, and read again soon.
     </p>
     <div v-if="rows.length > 0" class="pairs">

@@ -1,4 +1,4 @@
-import type { Forecast } from '@hollow-bell/core/forecast';
+import type { Course } from '@hollow-bell/core/course';
 import { DEFAULT_PRACTICE } from '@hollow-bell/contract';
 import { eventsAt } from '@hollow-bell/core/record';
 import type { EventContent } from '@hollow-bell/core/record';
@@ -20,21 +20,24 @@ beforeEach(() => {
 
 describe('the forecast', () => {
   const now = new Date(2026, 10, 23, 12).getTime();
-  const found: Forecast = {
-    bands: [],
-    thirdBreakH: { value: 24, low: 20, high: 60 },
-    halfH: { value: 96, low: 72, high: 200 },
-    endH: { value: 20 * 24, low: 12 * 24, high: 40 * 24 },
-    finalSugarGPerL: { value: 5, low: 0, high: 22 },
-    stickProbability: 0.07,
-    missesLast: false,
-  };
-  const panel = (over: Partial<Forecast> = {}, whatIf = 'planned', shareGone = 0.2) =>
+  const after = (days: number): number => now + (days - 2) * DAY_MS;
+  const endAt = { value: after(20), low: after(12), high: after(40) };
+  /** A third of the sugar gone on the first day, half of it on the fourth (third to eighth). */
+  const line = [
+    { at: after(0), low: 0, middle: 0, high: 0 },
+    { at: after(1), low: 0.2, middle: 1 / 3, high: 0.35 },
+    { at: after(3), low: 0.3, middle: 0.45, high: 0.5 },
+    { at: after(4), low: 0.4, middle: 0.5, high: 0.6 },
+    { at: after(8), low: 0.5, middle: 0.7, high: 0.8 },
+  ];
+  const course = ({ ends = endAt, sticks = 0.07, misses = false } = {}): Course =>
+    ({ pitchedAt: after(0), line, endAt: ends, forecast: { stickProbability: sticks, missesLast: misses } }) as unknown as Course;
+  const panel = (shown = course(), whatIf = 'planned', shareGone = 0.2) =>
     mount(ForecastPanel, {
       props: {
-        forecast: { ...found, ...over },
+        course: shown,
+        endSugarGPerL: { value: 5, low: 0, high: 22 },
         progress: null,
-        pitchedAt: now - 2 * DAY_MS,
         now,
         members: 500,
         shareGone,
@@ -54,31 +57,29 @@ describe('the forecast', () => {
   });
 
   it('leaves out a break that the readings have passed already', () => {
-    expect(plain(panel({}, 'planned', 0.55).text())).not.toContain('Half of it');
+    expect(plain(panel(course(), 'planned', 0.55).text())).not.toContain('Half of it');
   });
 
   it('says what a question changes against the plan, in days and in how often it sticks', () => {
-    const planned = { ...found, endH: { value: 27.1 * 24, low: 20 * 24, high: 40 * 24 }, stickProbability: 0.12 };
-    const told = (over: Partial<Forecast>) =>
+    const planned = course({ ends: { ...endAt, value: after(27.1) }, sticks: 0.12 });
+    const told = (asked: Course) =>
       plain(
-        mount(ForecastPanel, { props: { ...panel(over, 'warmer').props(), planned } as never })
+        mount(ForecastPanel, { props: { ...panel(asked, 'warmer').props(), planned } as never })
           .find('[data-test=difference]')
           .text(),
       );
-    expect(told({})).toBe('Against the plan, dotted: It ends about 7 days sooner, and sticks in 7 % instead of 12 %.');
-    expect(told({ endH: { ...planned.endH, value: 27 * 24 }, stickProbability: 0.12 })).toContain(
-      'on about the same day, and sticks as likely',
-    );
+    expect(told(course())).toBe('Against the plan, dotted: It ends about 7 days sooner, and sticks in 7 % instead of 12 %.');
+    expect(told(course({ ends: { ...endAt, value: after(27) }, sticks: 0.12 }))).toContain('on about the same day, and sticks as likely');
     expect(panel().find('[data-test=difference]').exists()).toBe(false);
   });
 
   it('warns where the last reading does not fit', () => {
-    expect(plain(panel({ missesLast: true }).text())).toContain('trust the readings');
+    expect(plain(panel(course({ misses: true })).text())).toContain('trust the readings');
     expect(plain(panel().text())).not.toContain('trust the readings');
   });
 
   it('is asked what if, and warns of feeding past half', async () => {
-    const shown = panel({}, 'fed now', 0.6);
+    const shown = panel(course(), 'fed now', 0.6);
     expect(plain(shown.text())).toContain('feeding helps no more');
     await shown
       .findAll('button')

@@ -36,7 +36,8 @@ export interface Pulse {
   nitrogenMgPerL: number;
 }
 
-export interface Course {
+/** What a must ferments in, as far as it is on record. */
+export interface Setting {
   sugarGPerL: number;
   nitrogenMgPerL: number;
   /** g/L of dry yeast pitched. */
@@ -60,8 +61,8 @@ const FROZEN_C = 3;
 /** % vol for each g/L of sugar: 0.484 g/g of ethanol at 789 g/L. */
 export const ABV_PER_SUGAR = 0.484 / 7.893;
 /** The steps: short while growth is quick, long afterwards. */
-const FINE_H = 0.5;
-const COARSE_H = 2;
+const STEPS_H = { fine: 1, later: 3 } as const;
+const COARSE_STEPS_H = { fine: 3, later: 6 } as const;
 const FINE_UNTIL_H = 14 * 24;
 
 export interface Grid {
@@ -82,7 +83,7 @@ export const warmth = (tempC: number): number => {
 };
 
 /** °C at an hour after the pitch. */
-export function tempAt(temps: Course['temps'], hour: number): number {
+export function tempAt(temps: Setting['temps'], hour: number): number {
   const after = temps.findIndex((point) => point.hour > hour);
   const [left, right] = after === -1 ? [temps.at(-1), undefined] : [temps[after - 1], temps[after]];
   if (left === undefined) return right?.tempC ?? 20;
@@ -92,11 +93,16 @@ export function tempAt(temps: Course['temps'], hour: number): number {
 
 /**
  * Everything that is the same for all members of an ensemble, computed once.
+ * @param isCoarse by steps twice as long
  * @param fromH from this hour on it is as much warmer as `warmerC` says
  */
-export function gridOf({ temps, pulses, horizonH }: Course, fromH = Number.POSITIVE_INFINITY, warmerC = 0): Grid {
+export function gridOf(
+  { temps, pulses, horizonH }: Setting,
+  { isCoarse = false, fromH = Number.POSITIVE_INFINITY, warmerC = 0 }: { isCoarse?: boolean; fromH?: number; warmerC?: number } = {},
+): Grid {
+  const { fine, later } = isCoarse ? COARSE_STEPS_H : STEPS_H;
   const hours: number[] = [];
-  for (let hour = 0; hour < horizonH; hour += hour < FINE_UNTIL_H ? FINE_H : COARSE_H) hours.push(hour);
+  for (let hour = 0; hour < horizonH; hour += hour < FINE_UNTIL_H ? fine : later) hours.push(hour);
   const steps = hours.length;
   const grid: Grid = {
     hours: Float64Array.from(hours),
@@ -125,20 +131,20 @@ export function gridOf({ temps, pulses, horizonH }: Course, fromH = Number.POSIT
  * One course of one must, by Runge and Kutta's fourth-order rule, written out since a loop over its stages costs half as much again. Writes the sugar left at each step's start, g/L.
  * Allocates nothing.
  */
-export function ferment(kinetics: Kinetics, course: Course, grid: Grid, sugarOut: Float64Array): void {
+export function ferment(kinetics: Kinetics, setting: Setting, grid: Grid, sugarOut: Float64Array): void {
   const { growthPerH, uptakePerH, yeastPerN, deathPerH, lagH, toleranceAbv, tiringPerH, dryGPerL } = kinetics;
-  const { abvPerSugar } = course;
+  const { abvPerSugar } = setting;
   const { hours, stepH, work, death, pulse } = grid;
-  let living = Math.max(0.05, course.pitchGPerL * PITCH_LIVES);
-  let nitrogen = course.nitrogenMgPerL;
-  let sugar = Math.max(0, course.sugarGPerL - dryGPerL);
+  let living = Math.max(0.05, setting.pitchGPerL * PITCH_LIVES);
+  let nitrogen = setting.nitrogenMgPerL;
+  let sugar = Math.max(0, setting.sugarGPerL - dryGPerL);
   let abv = 0;
   let vigor = 1;
   const steps = hours.length;
   tabulateSlowing(kinetics.slowing);
   for (let k = 0; k < steps; k++) {
     const p = pulse[k] as number;
-    const added = p >= 0 ? course.pulses[p] : undefined;
+    const added = p >= 0 ? setting.pulses[p] : undefined;
     if (added !== undefined) {
       living *= added.scale;
       abv *= added.scale;
@@ -151,7 +157,7 @@ export function ferment(kinetics: Kinetics, course: Course, grid: Grid, sugarOut
     const h = stepH[k] as number;
     const warm = work[k] as number;
     const growth = growthPerH * warm;
-    const uptake = uptakePerH * warm * course.acidSlowing;
+    const uptake = uptakePerH * warm * setting.acidSlowing;
     const strength = abv / toleranceAbv;
     const slowing = slowingAt(strength);
     const square = strength * strength;
@@ -202,9 +208,12 @@ export function ferment(kinetics: Kinetics, course: Course, grid: Grid, sugarOut
   }
 }
 /** How alcohol slows it, tabulated for the member at hand: a power for each step would cost more than all else in it. */
-const SLOWING_STEPS = 512;
+const SLOWING_STEPS = 128;
 const slowingTable = new Float64Array(SLOWING_STEPS + 2);
+let tabulated = Number.NaN;
 function tabulateSlowing(power: number): void {
+  if (power === tabulated) return;
+  tabulated = power;
   for (let i = 0; i < SLOWING_STEPS; i++) slowingTable[i] = (1 - i / SLOWING_STEPS) ** power;
 }
 function slowingAt(strength: number): number {

@@ -1,5 +1,6 @@
 import { HONEY_NITROGEN } from '../nitrogen/index.ts';
 import { broughtBy } from '../ingredients/index.ts';
+import type { Composition } from '../ingredients/index.ts';
 import { mix } from '../liquid/index.ts';
 import { liquidOf } from '../masses/index.ts';
 import { LEAST_SUGAR_G, abvWhenDry, mixedOf, sgAtShare } from '../record/index.ts';
@@ -8,7 +9,7 @@ import { yeastOf } from '../yeast/index.ts';
 import { HOUR_MS, RANGE_SD } from '../quantities/index.ts';
 import type { ForecastInput } from './ensemble.ts';
 import { ABV_PER_SUGAR } from './model.ts';
-import type { Course, Pulse } from './model.ts';
+import type { Pulse, Setting } from './model.ts';
 
 /** How much slower a pH below the yeast’s floor makes it (our estimate). */
 const BELOW_FLOOR_SLOWS = 0.5;
@@ -18,7 +19,7 @@ const LOOKS_BACK = { days: 14, halfDays: 5, withinC: 3 } as const;
 const EASES_H = 12;
 
 /** A cellar sways about its mean: what is ahead is the mean of the last days, not the last glance at the thermometer. */
-function withTempAhead(temps: Course['temps']): Course['temps'] {
+function withTempAhead(temps: Setting['temps']): Setting['temps'] {
   const last = temps.at(-1);
   if (last === undefined) return temps;
   const daysBefore = (hour: number): number => (last.hour - hour) / 24;
@@ -31,8 +32,19 @@ function withTempAhead(temps: Course['temps']): Course['temps'] {
   return [...temps, { hour: last.hour + EASES_H, tempC }];
 }
 
+/** What is going to be poured in: announced, and not there yet. */
+export interface AnnouncedPour {
+  at: number;
+  massG: number;
+  composition: Composition;
+}
+
+/** Where nobody has weighed the yeast yet (our estimate). */
+const USUAL_PITCH_G_PER_L = 0.6;
+
 export interface ForecastWish {
   now: number;
+  announced?: readonly AnnouncedPour[];
   horizonDays: number;
   members: number;
   seed: number;
@@ -41,8 +53,14 @@ export interface ForecastWish {
   organicCredit: number;
 }
 
-/** Doses and sugar that went in after the pitch, as they change a liter. */
-function pulsesOf(ledger: Ledger, pitchedAt: number, volumeL: number, organicCredit: number): Pulse[] {
+/** How a pour changes a liter. */
+function pulseOf(hour: number, massG: number, composition: Composition, sugarG: number, volumeL: number): Pulse {
+  const scale = volumeL / (volumeL + mix(liquidOf(broughtBy(massG, composition))).volumeL);
+  return { hour, scale, sugarGPerL: (sugarG / volumeL) * scale, nitrogenMgPerL: 0 };
+}
+
+/** Doses, sugar and water that went in after the pitch or are announced, as they change a liter. */
+function pulsesOf(ledger: Ledger, pitchedAt: number, volumeL: number, { organicCredit, announced = [], now }: ForecastWish): Pulse[] {
   const hourOf = (at: number): number => (at - pitchedAt) / HOUR_MS;
   const fed = ledger.history.doses.map(({ at, ammoniumNMg, aminoNMg }): Pulse => ({
     hour: hourOf(at),
@@ -52,11 +70,11 @@ function pulsesOf(ledger: Ledger, pitchedAt: number, volumeL: number, organicCre
   }));
   const poured = ledger.history.pours
     .filter(({ afterPitch, sugarG }) => afterPitch && sugarG > LEAST_SUGAR_G)
-    .map(({ at, massG, composition, sugarG }): Pulse => {
-      const scale = volumeL / (volumeL + mix(liquidOf(broughtBy(massG, composition))).volumeL);
-      return { hour: hourOf(at), scale, sugarGPerL: (sugarG / volumeL) * scale, nitrogenMgPerL: 0 };
-    });
-  return [...fed, ...poured].filter(({ hour }) => hour >= 0).sort((a, b) => a.hour - b.hour);
+    .map(({ at, massG, composition, sugarG }) => pulseOf(hourOf(at), massG, composition, sugarG, volumeL));
+  const coming = announced.map(({ at, massG, composition }) =>
+    pulseOf(hourOf(Math.max(at, now)), massG, composition, broughtBy(massG, composition).sugarG, volumeL),
+  );
+  return [...fed, ...poured, ...coming].filter(({ hour }) => hour >= 0).sort((a, b) => a.hour - b.hour);
 }
 
 /** % vol that a g/L of this must's sugar makes, by what it would hold dry: glycerol and the shrinking volume counted. */
@@ -73,7 +91,7 @@ export function forecastInputOf(ledger: Ledger, wish: ForecastWish): ForecastInp
   if (pitch === null || mixed === null) return null;
   const yeast = yeastOf(pitch);
   const hourOf = (at: number): number => (at - pitch.at) / HOUR_MS;
-  const pulses = pulsesOf(ledger, pitch.at, pitch.volumeL, wish.organicCredit);
+  const pulses = pulsesOf(ledger, pitch.at, pitch.volumeL, wish);
   const basisAt = (hour: number): number =>
     pulses.filter((pulse) => pulse.hour <= hour).reduce((sum, { scale, sugarGPerL }) => sum * scale + sugarGPerL, pitch.sugarGPerL);
   const sugarPerSg = pitch.sugarGPerL / Math.max(0.01, pitch.sg - sgAtShare(ledger, 1));
@@ -86,10 +104,10 @@ export function forecastInputOf(ledger: Ledger, wish: ForecastWish): ForecastInp
     }));
   const temps = ledger.history.temps.filter(({ at }) => at >= pitch.at).map(({ at, tempC }) => ({ hour: hourOf(at), tempC }));
   return {
-    course: {
+    setting: {
       sugarGPerL: pitch.sugarGPerL,
       nitrogenMgPerL: HONEY_NITROGEN.value + pitch.broughtNMgPerL,
-      pitchGPerL: pitch.massG / Math.max(0.1, pitch.volumeL),
+      pitchGPerL: pitch.massG > 0 ? pitch.massG / Math.max(0.1, pitch.volumeL) : USUAL_PITCH_G_PER_L,
       temps: temps.length === 0 ? [{ hour: 0, tempC: wish.roomTempC }] : withTempAhead(temps),
       pulses,
       abvPerSugar: abvPerSugarOf(ledger),
