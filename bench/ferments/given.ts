@@ -4,7 +4,7 @@ import type { Composition, Ingredient } from '@hollow-bell/core/ingredients';
 import type { Pulse } from '@hollow-bell/core/course';
 import type { CalibrationC } from '@hollow-bell/core/liquid';
 import { eventsAt } from '@hollow-bell/core/record';
-import type { BatchEvent, EventContent, NutrientId } from '@hollow-bell/core/record';
+import type { BatchEvent, EventContent, Mark, NutrientId } from '@hollow-bell/core/record';
 
 interface Timed {
   t_h: number;
@@ -25,7 +25,7 @@ export interface Given {
     honey_kg: number;
     water_l: number;
     malt_extract_kg: number;
-    fruit: (Timed & { kind: string; kg: number })[];
+    fruit: (Timed & { kind: string; kg: number; label: string | null })[];
     yeast: { tolerance_abv: number; demand: 'low' | 'medium' | 'high'; temp_min_c: number; temp_max_c: number; pitch_g: number };
     nutrients: (Timed & { kind: 'organic' | 'complex' | 'ammonium'; grams: number })[];
     events: (Timed & { type: string; kg?: number; l?: number; racked?: boolean; kind?: string; grams?: number })[];
@@ -64,6 +64,15 @@ function rowOf(kind: string): Ingredient {
 }
 const fruit = (kind: string, kg: number): EventContent[] => [pour(rowOf(kind), 1000 * kg)];
 
+/** What the dip line makes of such words. */
+const MARKS: readonly { says: RegExp; mark: Mark }[] = [
+  { says: /no bubbles|^quiet|nothing seems/, mark: 'quiet' },
+  { says: /foam/, mark: 'foam' },
+  { says: /bubble/, mark: 'bubbling' },
+  { says: /eggs|sulphur/, mark: 'sulfur' },
+  { says: /clear/, mark: 'clear' },
+];
+
 /** The pitch is at this moment. */
 const PITCHED_AT = Date.UTC(2026, 2, 1, 18);
 const HOUR = 3_600_000;
@@ -93,7 +102,7 @@ export function announcedOf({ known, at_h: atH }: Given): {
 const MG_N_PER_G = { organic: 40, complex: 100, ammonium: 210 } as const;
 
 /** @param withAnnounced as if what is announced were in it already */
-export function eventsOf({ known, readings, ph, at_h: atH }: Given, withAnnounced = false): BatchEvent[] {
+export function eventsOf({ known, readings, ph, notes, at_h: atH }: Given, withAnnounced = false): BatchEvent[] {
   const rows: [number, EventContent][] = [
     [-0.2, honey(known.honey_kg)],
     [-0.2, { kind: 'water', payload: { volumeL: known.water_l } }],
@@ -126,12 +135,18 @@ export function eventsOf({ known, readings, ph, at_h: atH }: Given, withAnnounce
     if (event.type === 'add_honey') rows.push([event.t_h, honey(event.kg ?? 0)]);
     if (event.type === 'add_water') rows.push([event.t_h, { kind: 'water', payload: { volumeL: event.l ?? 0 } }]);
     if (event.type === 'aerate') rows.push([event.t_h, { kind: 'note', payload: { text: 'aerated', mark: 'aerated' } }]);
+    if (event.type === 'add_acid')
+      rows.push(...[pour(rowOf('acid-tartaric'), event.grams ?? 0)].map((each): [number, EventContent] => [event.t_h, each]));
     if (event.type === 'add_base')
       rows.push([
         event.t_h,
         { kind: 'base', payload: { salt: event.kind?.includes('bi') === true ? 'bicarbonate' : 'carbonate', massG: event.grams ?? 0 } },
       ]);
     if (event.type === 'loss') rows.push([event.t_h, { kind: 'removal', payload: { volumeL: event.l ?? 0, reason: 'spill' } }]);
+  }
+  for (const { t_h: at, text } of notes.filter((each) => each.t_h <= atH)) {
+    const mark = MARKS.find(({ says }) => says.test(text))?.mark;
+    rows.push([Math.max(0.03, at), { kind: 'note', payload: mark === undefined ? { text } : { text, mark } }]);
   }
   for (const { t_h: at, c: tempC } of known.room_temp.filter((each) => each.t_h <= atH))
     rows.push([Math.max(0.02, at), { kind: 'reading', payload: { tempC } }]);

@@ -12,7 +12,7 @@ import {
 import { liquidOf } from '../masses/index.ts';
 import type { Mixed } from '../liquid/index.ts';
 import { BOUND_SHARE } from '../preservatives/index.ts';
-import { Refusal } from '../quantities/index.ts';
+import { HOUR_MS, Refusal } from '../quantities/index.ts';
 import type { Assumptions } from './assumptions.ts';
 import type { Moment } from './happening.ts';
 import type { ReadingSeen } from './gravityRead.ts';
@@ -131,10 +131,14 @@ function takeFreeSo2(ledger: Folding, mgPerL: number): void {
   ledger.liquid.guardSo2Mg = Math.max(ledger.liquid.guardSo2Mg, givenMg);
 }
 
-/** So warm no must ferments, °C: what was read warmer, with a gravity, is its sample (our estimate). */
-const HOTTEST_MUST_C = 37;
-const isOfTheSample = ({ history: { pitch } }: Folding, { tempC = 0, sg, brix }: ReadingSeen): boolean =>
-  pitch !== null && (sg ?? brix) !== undefined && tempC > HOTTEST_MUST_C;
+/** No must warms by so much within so short a time: what was read with a gravity then is its sample’s warmth (our estimates). */
+const JUMP = { byC: 8, withinH: 48 } as const;
+function isOfTheSample({ history: { temps } }: Folding, { tempC = 0, sg, brix }: ReadingSeen, at: number): boolean {
+  const before = temps.at(-1);
+  return (
+    (sg ?? brix) !== undefined && before !== undefined && at - before.at <= JUMP.withinH * HOUR_MS && tempC > before.tempC + JUMP.byC
+  );
+}
 
 /** What a reading fixes: how much has fermented, or what the must was; acid, warmth and what else was measured. */
 export function takeReading(ledger: Folding, payload: ReadingSeen, moment: Moment): void {
@@ -144,7 +148,7 @@ export function takeReading(ledger: Folding, payload: ReadingSeen, moment: Momen
     const value = phMeter === undefined ? ph : correctedPh(ph, phMeter);
     ledger.history.ph = { value, plusMinus: phPlusMinus(phMeter ?? null, at), at };
   }
-  if (tempC !== undefined && !isOfTheSample(ledger, payload)) ledger.history.temps.push({ at, tempC });
+  if (tempC !== undefined && !isOfTheSample(ledger, payload, at)) ledger.history.temps.push({ at, tempC });
   if (taGPerL !== undefined) ledger.history.ta = { value: taGPerL, at };
   if (freeSo2MgPerL !== undefined) {
     ledger.history.freeSo2 = { value: freeSo2MgPerL, at };

@@ -1,23 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import type { ReadingPoint } from '../record/index.ts';
 import { DAY_MS } from '../quantities/index.ts';
-import { STILL } from './stillness.ts';
-import { stillnessOf } from './stillness.ts';
+import { point } from '../testing/readingPoint.ts';
+import { STILL, stillnessOf } from './stillness.ts';
 
-const point = (day: number, sg: number, over: Partial<ReadingPoint> = {}): ReadingPoint => ({
-  eventId: `r${day}`,
-  at: day * DAY_MS,
-  instrument: 'hydrometer',
-  readSg: sg,
-  tempC: 20,
-  sg,
-  plusMinus: 0.002,
-  expectedSg: sg,
-  verdict: 'follows',
-  abv: 12,
-  shareGone: 0.99,
-  ...over,
-});
 const isProven = (...points: ReadingPoint[]): boolean => stillnessOf(points).isProven;
 
 describe('stillness', () => {
@@ -32,6 +18,9 @@ describe('stillness', () => {
     ['a little more than a point a week', [point(0, 0.9961), point(14, 0.994)], false],
     ['just under a point a week, by three', [point(0, 0.9949), point(4, 0.9944), point(7, 0.994)], true],
     ['just over a point a week, by three', [point(0, 0.9952), point(4, 0.9946), point(7, 0.994)], false],
+    ['one that scatters in between', [point(0, 0.994), point(4, 0.9944), point(8, 0.9972), point(12, 0.9938), point(15, 0.994)], true],
+    ['a last one that scatters by two points', [point(0, 0.994), point(5, 0.9942), point(10, 0.994), point(15, 0.992)], true],
+    ['falling by three points a week', [point(0, 1), point(4, 0.9983), point(8, 0.9966), point(12, 0.9949)], false],
     ['rising by its noise', [point(0, 0.994), point(14, 0.9955)], true],
     ['floats alone', [point(0, 0.994, { instrument: 'float' }), point(14, 0.994, { instrument: 'float' })], false],
     ['what the ledger does not believe', [point(0, 0.994), point(14, 0.994, { verdict: 'unexplained' })], false],

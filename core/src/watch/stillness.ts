@@ -1,7 +1,8 @@
 import type { Ledger, ReadingPoint } from '../record/index.ts';
 import { provesAnEnd } from '../liquid/index.ts';
 import { DAY_MS } from '../quantities/index.ts';
-import { areEqual } from './stabilized.ts';
+import { levelStretches } from './line.ts';
+import type { Stretch } from './line.ts';
 
 /** What proves that it stands still (trade practice; the numbers are our estimates). */
 export const STILL = {
@@ -34,15 +35,6 @@ export interface Stillness {
   provenAt: number | null;
 }
 
-/** SG a week that a straight line through the readings falls, by least squares; 0 for one. */
-function fallOf(readings: readonly ReadingPoint[]): number {
-  const n = readings.length;
-  const meanAt = readings.reduce((sum, { at }) => sum + at, 0) / n;
-  const meanSg = readings.reduce((sum, { sg }) => sum + sg, 0) / n;
-  const spread = readings.reduce((sum, { at }) => sum + (at - meanAt) ** 2, 0);
-  return spread === 0 ? 0 : (-readings.reduce((sum, { at, sg }) => sum + (at - meanAt) * (sg - meanSg), 0) / spread) * WEEK_MS;
-}
-
 const daysOf = (ms: number): number => ms / DAY_MS + SLACK_DAYS;
 
 function looksIn(readings: readonly ReadingPoint[]): number {
@@ -57,8 +49,9 @@ function looksIn(readings: readonly ReadingPoint[]): number {
 }
 
 /**
- * Whether gravity stands still since it slowed: at most one point a week by a straight line through all the readings that
- * equal the last, over two weeks, or over one with a third reading. One reading proves nothing, nor do two of one day.
+ * Whether gravity stands still since it slowed: at most one point a week by a straight line through the longest stretch of readings
+ * that lie on one, over two weeks, or over one with a third reading. One reading proves nothing, nor do two of one day; and one
+ * that scatters does not begin the count anew.
  *
  * @param judged the readings that count, oldest first; floats and refractometers among them prove nothing
  */
@@ -66,11 +59,16 @@ export function stillnessOf(judged: readonly ReadingPoint[]): Stillness {
   const proving = judged.filter(({ instrument, verdict }) => provesAnEnd(instrument) && verdict === 'follows');
   const last = proving.at(-1) ?? null;
   if (last === null) return { readings: [], since: null, last, days: 0, looks: 0, fallSgPerWeek: 0, isProven: false, provenAt: null };
-  const readings = proving.slice(proving.findLastIndex((reading) => !areEqual(reading, last)) + 1);
+  const aWeek = ({ from, fallSg }: Stretch): number => {
+    const ms = last.at - (proving[from]?.at ?? last.at);
+    return ms === 0 ? 0 : (fallSg * WEEK_MS) / ms;
+  };
+  const [stretch] = levelStretches(proving) as [Stretch];
+  const readings = proving.slice(stretch.from);
   const since = readings[0] ?? last;
   const days = (last.at - since.at) / DAY_MS;
   const looks = looksIn(readings);
-  const fallSgPerWeek = fallOf(readings);
+  const fallSgPerWeek = aWeek(stretch);
   const isLevel = fallSgPerWeek <= STILL.fallSgPerWeek + 1e-9;
   const isLong = daysOf(last.at - since.at) >= (looks >= 3 ? STILL.threeDays : looks >= 2 ? STILL.twoDays : Infinity);
   const wanted =

@@ -8,7 +8,9 @@ import { fermentSugar, liquidOf } from '../../masses/index.ts';
 import { yeastOf } from '../../yeast/index.ts';
 import type { YeastType } from '../../yeast/index.ts';
 import { expectedEnd, maltShareOf } from '../finish.ts';
-import { EQUAL_SG, abvBeforeSugar, areEqual, fedSugarAt } from '../stabilized.ts';
+import { abvBeforeSugar, fedSugarAt } from '../stabilized.ts';
+import { SO2_HINDERS_MG_PER_L, SORBIC_STOPS_MG_PER_L } from './limits.ts';
+import { standingOf } from './standing.ts';
 import { DAY_MS, HOUR_MS } from '../../quantities/index.ts';
 
 /** What went in so long before the stop may have caused it. */
@@ -33,11 +35,13 @@ export interface StallEvidence {
   /** Since the pitch, as they are believed. */
   readings: readonly ReadingPoint[];
   last: ReadingPoint | null;
-  /** The earliest of the readings that equal the last. */
+  /** The first of the readings since which it has not moved, as far as they can tell. */
   still: ReadingPoint | null;
   stillDays: number;
-  /** It falls within what counts as equal. */
+  /** Its line falls, if slowly. */
   hasCrept: boolean;
+  /** It stands by its line and the pace before, or stood and has not fallen since. */
+  stands: boolean;
   abv: number;
   /** The most it had at a reading before sugar last went to it; 0 where none did. */
   abvBeforeSugar: number;
@@ -97,27 +101,6 @@ function nitrogenCame(ledger: Ledger, volumeL: number, organicCredit: number): N
   };
 }
 
-/** Whether readings that count as equal still lie lower at their end than at their beginning, beyond a hydrometer's scatter. */
-function creeps(equal: readonly ReadingPoint[]): boolean {
-  if (equal.length < 4 || equal.some(({ instrument }) => instrument !== equal[0]?.instrument)) return false;
-  /** A float sees the last of the fall itself; whether it creeps shows in the latter half. */
-  const half = equal[0]?.instrument === 'float' ? equal.slice(equal.length >> 1) : equal;
-  const mean = (points: readonly ReadingPoint[]): number => points.reduce((sum, { sg }) => sum + sg, 0) / points.length;
-  return mean(half.slice(0, 2)) - mean(half.slice(-2)) > CREEP_SG;
-}
-/** Three quarters of what counts as equal: twice the scatter of two readings' mean (our estimate). */
-const CREEP_SG = 0.75 * EQUAL_SG;
-
-/** The earliest of the readings that equal the mean of the last two: one alone may be off by its own error. */
-function stillSince(readings: readonly ReadingPoint[]): ReadingPoint | null {
-  const [last, before] = [readings.at(-1), readings.at(-2)];
-  if (last === undefined) return null;
-  const isAlike = before?.instrument === last.instrument && last.at - before.at <= 4 * DAY_MS;
-  const level = isAlike ? { ...last, sg: (last.sg + before.sg) / 2 } : last;
-  const moved = readings.findLastIndex((reading) => !areEqual(reading, level));
-  return readings[moved + 1] ?? last;
-}
-
 function largestFall(temps: StallEvidence['temps'], until: number): number | null {
   const before = temps.filter(({ at }) => at <= until + DAY_MS && until - at <= LOOK_BACK_DAYS * DAY_MS);
   if (before.length < 2) return null;
@@ -154,6 +137,40 @@ function phThatHolds(ledger: Ledger): number | null {
   return isOvertaken ? null : ph.value;
 }
 
+/** So far above what was expected a reading may be the scatter of two, SG (our estimate). */
+const SCATTER_SG = 0.006;
+const mayBeSo = ({ verdict, sg, expectedSg }: ReadingPoint): boolean => verdict === 'follows' || Math.abs(sg - expectedSg) <= SCATTER_SG;
+
+/** What it began with: at the pitch, or as read after sugar last went in. */
+function startOf(ledger: Ledger, pitch: NonNullable<Ledger['history']['pitch']>, fedAt: number): number {
+  return fedAt <= pitch.at ? pitch.sg : (ledger.history.readings.find(({ at }) => at > fedAt)?.expectedSg ?? pitch.sg);
+}
+
+/** Something was seen in these days that stops yeast: cold, heat, acid, a preservative. */
+function hadBlow(
+  { history: { temps, pours, lastEventAt }, liquid }: Ledger,
+  { tempC, phFloor }: YeastType,
+  ph: number | null,
+  liters: number,
+): boolean {
+  const now = lastEventAt ?? 0;
+  const lately = ({ at }: { at: number }): boolean => now - at <= BLOW_DAYS * DAY_MS;
+  return (
+    (ph !== null && ph < phFloor - BLOW_PH) ||
+    temps.filter(lately).some(({ tempC: read }) => read > tempC.high + BLOW_C || read < tempC.low - BLOW_C) ||
+    pours
+      .filter(lately)
+      .some(({ afterPitch, composition, massG }) => afterPitch && (composition.acidGPerKg * massG) / 1000 > BLOW_ACID_G_PER_L * liters) ||
+    liquid.sorbicMg >= SORBIC_STOPS_MG_PER_L * liters ||
+    liquid.so2Mg > SO2_HINDERS_MG_PER_L * liters
+  );
+}
+/** How long a blow is looked back for; how far out of its range a temperature or a pH is one, and how much acid at once (our estimates). */
+const BLOW_DAYS = 7;
+const BLOW_C = 2;
+const BLOW_PH = 0.15;
+const BLOW_ACID_G_PER_L = 1;
+
 /**
  * Gathers what a pitched batch's record says. Null before the pitch and for an empty vessel.
  * @param organicCredit how the batch's school counts amino nitrogen
@@ -168,8 +185,17 @@ export function stallEvidence(ledger: Ledger, now: number, organicCredit: number
   const last = readings.at(-1) ?? null;
   /** Sugar fed to it begins the count anew. */
   const fedAt = fedSugarAt(ledger, Number.POSITIVE_INFINITY) ?? pitch.at;
-  const still = stillSince(readings.filter(({ at }) => at >= fedAt));
   const temps = ledger.history.temps.filter(({ at }) => at >= pitch.at);
+  const ph = phThatHolds(ledger);
+  const counted = since.filter((reading) => reading.at > fedAt && mayBeSo(reading));
+  const before = {
+    startAt: fedAt,
+    startSg: startOf(ledger, pitch, fedAt),
+    endSg: end.sg.value,
+    curedAt: ledger.care.cures.at(-1)?.at ?? null,
+  };
+  const standing = counted.length === 0 ? null : standingOf(counted, before, hadBlow(ledger, yeast, ph, mixed.volumeL));
+  const still = standing?.since ?? null;
   const stopAt = still?.at ?? now;
   const needMg = N_PER_SUGAR[yeast.demand] * ledger.liquid.sugarBasisG;
   const came = nitrogenCame(ledger, mixed.volumeL, organicCredit);
@@ -182,8 +208,9 @@ export function stallEvidence(ledger: Ledger, now: number, organicCredit: number
     readings,
     last,
     still,
-    stillDays: last === null || still === null ? 0 : (last.at - still.at) / DAY_MS,
-    hasCrept: creeps(readings.filter(({ at }) => at >= stopAt)),
+    stillDays: standing?.days ?? 0,
+    hasCrept: standing?.creeps === true,
+    stands: standing?.isHeld === true,
     abv: mixed.abv,
     abvBeforeSugar: abvBeforeSugar(ledger),
     showsLife: showsLife(ledger),
@@ -194,7 +221,7 @@ export function stallEvidence(ledger: Ledger, now: number, organicCredit: number
     temps,
     tempC: temps.at(-1)?.tempC ?? null,
     largestFallC: largestFall(temps, stopAt),
-    ph: phThatHolds(ledger),
+    ph,
     nitrogenShare: needMg > 0 ? (came.inMustMg + came.toThirdMg + came.toHalfMg) / needMg : 1,
     nitrogenCame: came,
     dapG: ledger.history.doses.filter(({ source }) => source === 'dap' || source === 'cutDap').reduce((sum, { massG }) => sum + massG, 0),
@@ -211,7 +238,7 @@ export function stallEvidence(ledger: Ledger, now: number, organicCredit: number
     sorbicMgPerL: ledger.liquid.sorbicMg / mixed.volumeL,
     hasJuice: ledger.history.pours.some(({ family }) => family === 'juice' || family === 'syrup'),
     maltShare: maltShareOf(ledger),
-    unexplained: since.filter(({ verdict }) => verdict === 'unexplained'),
+    unexplained: since.filter((reading) => reading.verdict === 'unexplained' && !mayBeSo(reading)),
     dryByRefractometerSg: dryByRefractometerSg(ledger),
     isQuiet: isQuiet(ledger),
   };

@@ -3,11 +3,9 @@ import type { Sentence } from '../../quantities/index.ts';
 import { EQUAL_SG } from '../stabilized.ts';
 import { MALT_LEAVES_SG, MALT_SHARE } from '../finish.ts';
 import type { StallEvidence } from './evidence.ts';
+import { LAG_H } from './limits.ts';
 
-/** Silence before this is lag, not a stall. */
-export const LAG_H = 72;
-/** Gravity unchanged for so long above the expected end is a stall; a little sooner it is worth a look. */
-const STUCK_DAYS = 3;
+/** Unchanged for so long it is worth a look. */
 const STANDS_DAYS = 2;
 /** Less than this has not begun, in SG: two readings' error. */
 const BEGUN_SG = 0.003;
@@ -76,12 +74,13 @@ const RULES: readonly { kind: StallKind; fits: (e: StallEvidence) => Sentence | 
   },
   {
     kind: 'slow',
-    fits: ({ stillDays, hasCrept, tempC: now, yeast, hoursSincePitch, last, startSg, abv }) => {
+    fits: ({ stands, stillDays, hasCrept, tempC: now, yeast, hoursSincePitch, last, startSg, abv }) => {
       if (last === null) return null;
       const isCool = now !== null && now < yeast.tempC.low + THERMOMETER_C && now >= yeast.tempC.low - COOL_C;
       const isLateStart = startSg - last.sg < BEGUN_SG && hoursSincePitch < 3 * LAG_H;
       if (isCool && (isLateStart || (stillDays >= STANDS_DAYS && stillDays < COOL_DAYS)))
         return say`${tempC(now)} is cool for it, and slow is not stuck. Warm it a little, and give it a week.`;
+      if (stands) return null;
       if (stillDays >= STANDS_DAYS && stillDays < COOL_DAYS && abv >= yeast.toleranceAbv.low - 1)
         return say`${abvPct(abv)} is near what this yeast tolerates: it slows before it ends. Give it a week.`;
       return stillDays >= STANDS_DAYS && hasCrept ? say`It still falls, slowly. Slow is not stuck.` : null;
@@ -89,10 +88,10 @@ const RULES: readonly { kind: StallKind; fits: (e: StallEvidence) => Sentence | 
   },
   {
     kind: 'stuck',
-    fits: ({ stillDays, last, startSg, readAfterH, showsLife, hoursSincePitch, sugarLeftGPerL, endHighSg }) => {
+    fits: ({ stands, last, startSg, readAfterH, showsLife, hoursSincePitch, sugarLeftGPerL, endHighSg }) => {
       if (last === null) return null;
       const neverBegan = startSg - last.sg < BEGUN_SG && readAfterH > LAG_H && !showsLife;
-      if (stillDays < STUCK_DAYS && !neverBegan) return null;
+      if (!stands && !neverBegan) return null;
       return neverBegan
         ? say`${hours(hoursSincePitch)} since the pitch, and it has not begun.`
         : say`Stopped at ${gravity(last.sg)} with ${gPerL(sugarLeftGPerL)} of sugar left, above the ${gravity(endHighSg)} expected at most.`;

@@ -1,11 +1,7 @@
 import { mgPerL, say } from '../../../quantities/index.ts';
 import { finding } from './cause.ts';
 import type { StallCause } from './cause.ts';
-
-/** Sorbic acid that stops yeast where alcohol helps it, mg/L: the least of Peynaud’s, at 14 % vol. */
-export const SORBIC_STOPS_MG_PER_L = 50;
-/** SO2 given in all, bound or free, that yeast labors under, mg/L (our estimate). */
-const SO2_HINDERS_MG_PER_L = 60;
+import { SO2_HINDERS_MG_PER_L, SORBIC_STOPS_MG_PER_L } from '../limits.ts';
 
 export const preservative: StallCause = {
   id: 'preservative',

@@ -1,5 +1,5 @@
 import { say } from '../../../quantities/index.ts';
-import { SORBIC_STOPS_MG_PER_L } from '../causes/preservative.ts';
+import { SORBIC_STOPS_MG_PER_L } from '../limits.ts';
 import type { StallEvidence } from '../evidence.ts';
 import { cureOf } from './cure.ts';
 import type { Cure } from './cure.ts';
