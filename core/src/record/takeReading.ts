@@ -135,9 +135,7 @@ function takeFreeSo2(ledger: Folding, mgPerL: number): void {
 const JUMP = { byC: 8, withinH: 48 } as const;
 function isOfTheSample({ history: { temps } }: Folding, { tempC = 0, sg, brix }: ReadingSeen, at: number): boolean {
   const before = temps.at(-1);
-  return (
-    (sg ?? brix) !== undefined && before !== undefined && at - before.at <= JUMP.withinH * HOUR_MS && tempC > before.tempC + JUMP.byC
-  );
+  return (sg ?? brix) !== undefined && before !== undefined && at - before.at <= JUMP.withinH * HOUR_MS && tempC > before.tempC + JUMP.byC;
 }
 
 /** What a reading fixes: how much has fermented, or what the must was; acid, warmth and what else was measured. */

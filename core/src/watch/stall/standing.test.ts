@@ -108,8 +108,9 @@ describe('whether a must stands', () => {
     expect([fallen(MOVES_AGAIN.onceSg - 0.0002), fallen(MOVES_AGAIN.onceSg + 0.0002)]).toEqual([true, false]);
     const creeping = (...belowSg: number[]) => stands([...stood, ...belowSg.map((sg, i): [number, number] => [4 + i, 1.06 - sg])]).isHeld;
     const { twiceSg } = MOVES_AGAIN;
-    expect(creeping(0.0012, 0.0024, twiceSg - 0.0002)).toBe(true);
-    expect(creeping(0.0012, 0.0024, twiceSg + 0.0002, 0.0046, 0.0058)).toBe(false);
+    expect(creeping(0.0012, 0.0024, 0.0036, twiceSg - 0.0002)).toBe(true);
+    expect(creeping(0.0012, 0.0024, 0.0036, twiceSg + 0.0006, twiceSg + 0.0018, twiceSg + 0.003)).toBe(false);
+    expect(creeping(0.0075, twiceSg + 0.0002), 'two that do not agree').toBe(true);
     const cured = (bySg: number) => stands([...stood, [5, 1.06 - bySg]], { curedAt: 11.5 * DAY_MS }).isHeld;
     expect([cured(MOVES_AGAIN.curedSg - 0.0002), cured(MOVES_AGAIN.curedSg + 0.0002)]).toEqual([true, false]);
     expect(fallen(0.001, [5, 1.0605], [6, 1.061])).toBe(true);

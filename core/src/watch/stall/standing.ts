@@ -18,8 +18,8 @@ export interface Standing {
 
 /** The pace before it stood is taken over so many days. */
 const PACE_DAYS = 4;
-/** What stood moves again where it is read so far below, SG: once, once after something was done about it, or twice in a row (our estimates). */
-export const MOVES_AGAIN = { onceSg: 0.008, curedSg: 0.005, twiceSg: 0.003 } as const;
+/** What stood moves again where it is read so far below, SG: once, once after something was done about it, or twice in a row by readings that agree (our estimates). */
+export const MOVES_AGAIN = { onceSg: 0.008, curedSg: 0.005, twiceSg: 0.004, agreeSg: 0.003 } as const;
 /** Under this share of what it should have fallen, for so many days, it stands; the sooner the less, and where a blow was seen (our estimates). */
 export const STANDS = { share: 0.5, days: 3, soonShare: 1 / 3, soonDays: 2, blowShare: 0.6, blowDays: 1 } as const;
 
@@ -44,7 +44,7 @@ function paceBefore(readings: readonly ReadingPoint[], at: number, { startAt, st
 }
 
 /** What has hardly begun has no pace of its own: after its lag it should go by so much a day, as the slower musts do (our estimates). */
-const HARDLY_BEGUN = { withinSg: 0.006, sgPerDay: 0.004 } as const;
+const HARDLY_BEGUN = { withinSg: 0.006, sgPerDay: 0.003 } as const;
 
 /** What it should have fallen in some days: at its pace, ever slower toward its end. */
 function expectedFall(pace: number, leftSg: number, days: number): number {
@@ -92,7 +92,8 @@ export function standingOf(readings: readonly ReadingPoint[], before: Before, ha
       const onceSg = isCured ? MOVES_AGAIN.curedSg : MOVES_AGAIN.onceSg;
       const isBelow = (each: ReadingPoint | undefined, bySg: number): boolean =>
         each !== undefined && held !== null && each.sg <= held.levelSg - bySg + 1e-9;
-      const fellTwice = isBelow(reading, MOVES_AGAIN.twiceSg) && isBelow(previous, MOVES_AGAIN.twiceSg);
+      const agree = previous !== undefined && Math.abs(reading.sg - previous.sg) <= MOVES_AGAIN.agreeSg;
+      const fellTwice = agree && isBelow(reading, MOVES_AGAIN.twiceSg) && isBelow(previous, MOVES_AGAIN.twiceSg);
       if (fellTwice || isBelow(reading, onceSg)) held = null;
     }
     now = standsNow(counted.slice(0, i + 1), before);
