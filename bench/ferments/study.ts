@@ -42,7 +42,7 @@ const pinball = ({ p10, p50, p90 }: Points<number>, truth: number): number =>
 /** What may be seen of a case at a moment: nothing later, except what was planned. */
 const seenAt = <T extends Case>(whole: T, hour: number): Given => ({ ...whole, at_h: hour });
 
-export interface ForecastScore {
+interface ForecastScore {
   questions: number;
   gravityInBand: number;
   pinballPoints: number;
@@ -54,7 +54,7 @@ export interface ForecastScore {
 }
 
 /** All questions of the 60; ends only after half of the sugar. */
-export async function scoreForecasts(): Promise<ForecastScore> {
+async function scoreForecasts(): Promise<ForecastScore> {
   const gravities: { isIn: boolean; loss: number }[] = [];
   const ends: { off: number; isIn: boolean }[] = [];
   const finals: { off: number; isIn: boolean }[] = [];
@@ -90,7 +90,7 @@ const FALLS_SG_PER_DAY = 0.0005;
 const TO_FALL_SG = 0.0015;
 
 /** The meads of the 60 that are called stuck at some reading while they fall, and finished with something to fall. */
-export function scoreEachReading(): { stuckWhileFalling: string[]; finishedEarly: string[] } {
+function scoreEachReading(): { stuckWhileFalling: string[]; finishedEarly: string[] } {
   const [stuck, early] = [new Set<string>(), new Set<string>()];
   for (const known of read<ForecastCase>('forecast')) {
     const { sg, sg_step_h: step, stop_h: stopH, fg } = known.truth;
@@ -111,7 +111,7 @@ export function scoreEachReading(): { stuckWhileFalling: string[]; finishedEarly
 /** A stall is to be found within so long of its stop, h. */
 const WITHIN_H = 96;
 
-export interface StallScore {
+interface StallScore {
   stuck: number;
   found: number;
   causeFirst: number;
@@ -123,7 +123,7 @@ export interface StallScore {
 }
 
 /** The 24 meads: twelve stuck, twelve that only look so. */
-export function scoreStalls(): StallScore {
+function scoreStalls(): StallScore {
   const score: StallScore = { stuck: 0, found: 0, causeFirst: 0, takenBack: 0, fine: 0, calledWrongly: 0, forbidden: 0 };
   for (const each of read<StallCase>('stalls')) {
     const told = each.truth.asks.map((truth) => ({ truth, judged: judge(seenAt(each, truth.at_h)) }));

@@ -25,9 +25,27 @@ export interface Play {
   slips?: Readonly<Record<number, number>>;
 }
 
-/** How a home hydrometer scatters, as a standard deviation in SG, before it is read to a thousandth; a thermometer, °C. */
-const READING_SD = 0.0007;
-const TEMP_SD = 0.3;
+/** Who reads, and with what. */
+export interface Reader {
+  /** How the hydrometer scatters, as a standard deviation in SG, before it is read to so much. */
+  sd: number;
+  readTo: number;
+  /** Of the thermometer, °C; and how often it is looked at, 0 to 1. */
+  tempSd: number;
+  notesTemp: number;
+}
+const CAREFUL: Reader = { sd: 0.0007, readTo: 0.001, tempSd: 0.3, notesTemp: 1 };
+
+/** What ferments: the sugar left at each full hour from so much on, and how it stands meanwhile. */
+export interface Fermenting {
+  sugarByHour: (sugarGPerL: number, hours: number) => Float64Array;
+  tempC: (hour: number) => number;
+  ph: (hour: number) => number;
+}
+export const fermentingOf = (world: Omit<World, 'sugarGPerL'>): Fermenting => ({
+  ...world,
+  sugarByHour: (sugarGPerL, hours) => sugarByHour({ ...world, sugarGPerL }, hours),
+});
 
 export interface Played {
   events: BatchEvent[];
@@ -52,9 +70,10 @@ function stopOf(sugar: Float64Array): number | null {
 
 /** Plays a batch: its world ferments, its maker reads and writes. The same seed gives the same record. */
 export function play(
-  world: Omit<World, 'sugarGPerL'>,
+  must: Fermenting,
   { startAt, recipe, deeds, readAtH, phAtH = [], sugarScale = 1, slips = {} }: Play,
   rng: Rng,
+  { sd, readTo, tempSd, notesTemp }: Reader = CAREFUL,
 ): Played {
   const pitched: Ledger = fold(
     eventsAt(
@@ -64,17 +83,20 @@ export function play(
   );
   const basis = pitched.history.pitch?.sugarGPerL ?? 0;
   const lastH = Math.max(...readAtH, ...phAtH, 1);
-  const sugarGPerL = sugarByHour({ ...world, sugarGPerL: basis * sugarScale }, Math.ceil(lastH) + 24);
+  const sugarGPerL = must.sugarByHour(basis * sugarScale, Math.ceil(lastH) + 24);
   const readings = readAtH.map((hour): Timed => {
     const eaten = basis * sugarScale - (sugarGPerL[Math.round(hour)] ?? 0);
-    const shown = sgAtShare(pitched, eaten / basis) + READING_SD * normal(rng) + (slips[hour] ?? 0);
-    const tempC = Math.max(0, Math.round(10 * (world.tempC(hour) + TEMP_SD * normal(rng))) / 10);
-    const isSlip = slips[hour] !== undefined;
+    const shown = sgAtShare(pitched, eaten / basis) + sd * normal(rng) + (slips[hour] ?? 0);
+    const tempC = Math.max(0, Math.round(10 * (must.tempC(hour) + tempSd * normal(rng))) / 10);
+    const hasTemp = slips[hour] === undefined && (notesTemp >= 1 || rng() < notesTemp);
     /** What the glass shows at that temperature, so that correcting it gives the gravity back. */
     const onGlass = 2 * shown - correctedSg(shown, tempC, 20);
-    return [hour, { kind: 'reading', payload: { sg: Math.round(1000 * onGlass) / 1000, ...(isSlip ? {} : { tempC }) } }];
+    return [
+      hour,
+      { kind: 'reading', payload: { sg: Math.round(Math.round(onGlass / readTo) * readTo * 1e4) / 1e4, ...(hasTemp ? { tempC } : {}) } },
+    ];
   });
-  const phs = phAtH.map((hour): Timed => [hour, { kind: 'reading', payload: { ph: Math.round(100 * world.ph(hour)) / 100 } }]);
+  const phs = phAtH.map((hour): Timed => [hour, { kind: 'reading', payload: { ph: Math.round(100 * must.ph(hour)) / 100 } }]);
   const rows = [...recipe.map((content): Timed => [0, content]), ...[...deeds, ...readings, ...phs].sort((a, b) => a[0] - b[0])];
   return { events: eventsAt(startAt, rows), sugarGPerL, stoppedAtH: stopOf(sugarGPerL) };
 }

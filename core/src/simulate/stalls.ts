@@ -3,7 +3,7 @@ import type { EventContent, StallCauseId } from '../record/index.ts';
 import { plannedFrom, pourOf } from '../must/index.ts';
 import { seeded } from '../numerics/index.ts';
 import { yeastType } from '../yeast/index.ts';
-import { play } from './play.ts';
+import { fermentingOf, play } from './play.ts';
 import type { Play, Played, Timed } from './play.ts';
 import type { World } from './world.ts';
 
@@ -142,6 +142,6 @@ export function stallCases(seed = 7): StallCase[] {
       recipe: [...base, yeast(yeastId)],
       deeds,
     };
-    return { id: `${truth} ${i + 1}`, truth, isStuck, played: play(world, plan, rng) };
+    return { id: `${truth} ${i + 1}`, truth, isStuck, played: play(fermentingOf(world), plan, rng) };
   });
 }

@@ -1,5 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { fructoseSugarByHour } from './fructoseWorld.ts';
+import type { FructoseWorld } from './fructoseWorld.ts';
 import { sugarByHour } from './world.ts';
 import type { World } from './world.ts';
 
@@ -57,5 +59,51 @@ describe('the simulated must', () => {
     const late = left({ ...hungry, feeds: [{ hour: 11 * 24, nitrogenMgPerL: 150 }] });
     expect(early).toBeLessThan(left(hungry) - 10);
     expect(late).toBeGreaterThan(left(hungry) - 5);
+  });
+});
+
+describe('the must of another kind of yeast', () => {
+  const other: FructoseWorld = {
+    nitrogenMgPerL: 40,
+    pitchGPerL: 0.7,
+    feeds: [24, 60].map((hour) => ({ hour, nitrogenMgPerL: 80 })),
+    tempC: () => 20,
+    bearsAbv: 14,
+    vigor: 1,
+    likesGlucose: 2.5,
+    halvesInH: 500,
+    leavesGPerL: 3,
+  };
+  const leftAfter = (over: Partial<FructoseWorld>, day = 12, sugarGPerL = 220): number =>
+    fructoseSugarByHour({ ...other, ...over }, sugarGPerL, day * 24)[day * 24]!;
+
+  it('only ever loses sugar, and never what it does not eat', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 80, max: 380, noNaN: true }),
+        fc.double({ min: 5, max: 36, noNaN: true }),
+        fc.double({ min: 0, max: 20, noNaN: true }),
+        (sugarGPerL, temp, leavesGPerL) => {
+          const sugar = fructoseSugarByHour({ ...other, leavesGPerL, tempC: () => temp }, sugarGPerL, 40 * 24);
+          expect(sugar[0]).toBeCloseTo(sugarGPerL, 9);
+          for (let hour = 1; hour < sugar.length; hour++) expect(sugar[hour]!).toBeLessThanOrEqual(sugar[hour - 1]! + 1e-9);
+          expect(sugar.at(-1)!).toBeGreaterThanOrEqual(leavesGPerL - 1e-9);
+        },
+      ),
+      { numRuns: 40, seed: 4 },
+    );
+  });
+
+  it('is slower in the cold, hungry or tired, stops near what it bears, and its last tenth is slow', () => {
+    const well = leftAfter({});
+    for (const worse of [{ tempC: () => 12 }, { nitrogenMgPerL: 10, feeds: [] }, { halvesInH: 100 }])
+      expect(leftAfter(worse)).toBeGreaterThan(well + 10);
+    const abv = (340 - leftAfter({}, 60, 340)) * (0.484 / 7.893);
+    expect(abv).toBeGreaterThan(11);
+    expect(abv).toBeLessThan(15);
+    const byDay = Array.from({ length: 30 }, (_, day) => leftAfter({}, day + 1, 200));
+    const fell = (from: number): number => byDay[from]! - byDay[from + 2]!;
+    expect(fell(16)).toBeLessThan(0.2 * fell(3));
+    expect(fell(16)).toBeGreaterThan(0.3);
   });
 });

@@ -5,7 +5,8 @@ import type { Sentence } from '../quantities/index.ts';
 import { finishOf } from './finish.ts';
 import type { Finish } from './finish.ts';
 import { glassAlarm } from './glass.ts';
-import { LAG_H, LID_LEAKS, isQuiet, showsLife, stallEvidence, stallVerdict } from './stall/index.ts';
+import { LAG_H, LID_LEAKS, firstWasWrong, showsLife, stallEvidence, stallVerdict } from './stall/index.ts';
+import type { StallEvidence } from './stall/index.ts';
 import type { StallKind } from './stall/index.ts';
 import { fellInBottles, fellSince, stabilizedAt, sweetenedAt } from './stabilized.ts';
 import type { BatchPhase } from './phases.ts';
@@ -76,10 +77,23 @@ export function stateOf(ledger: Ledger, now: number): BatchState {
       sentence: verdict.sentence,
       ...(verdict.kind === 'malt' ? { restsUntil: last.at + STILL.threeDays * DAY_MS } : {}),
     };
-  return {
-    phase: 'active',
-    sentence: [...say`Falling, ${gravity(last.sg)} at the last reading.`, ...(isQuiet(ledger) ? [LID_LEAKS] : [])],
-  };
+  return { phase: 'active', sentence: activeSaid(evidence, last.sg) };
+}
+
+/** Nothing is called falling that nobody has seen fall for so long. */
+const UNSEEN_H = 7 * 24;
+
+/** How it goes, by what was seen of late. */
+function activeSaid(evidence: StallEvidence | null, sg: number): Sentence {
+  if (evidence === null) return say`${gravity(sg)} at the last reading.`;
+  const { hoursSinceReading, stillDays, leaksAtLid, wrongFirst } = evidence;
+  const told =
+    hoursSinceReading > UNSEEN_H
+      ? say`${gravity(sg)} at the last reading, ${hours(hoursSinceReading)} ago; nobody has looked since.`
+      : 24 * stillDays >= UNSEEN_H
+        ? say`About ${gravity(sg)} for ${hours(24 * stillDays)}: so slow that its readings cannot tell a fall from their own errors.`
+        : say`Falling, ${gravity(sg)} at the last reading.`;
+  return [...told, ...(leaksAtLid ? [LID_LEAKS] : []), ...(wrongFirst === null ? [] : firstWasWrong(wrongFirst))];
 }
 
 /** Nothing is in the vessel: not yet, or no longer. */

@@ -80,8 +80,10 @@ export interface StallEvidence {
   unexplained: readonly ReadingPoint[];
   /** What a refractometer that knows nothing of alcohol would show once all its sugar is gone, as a gravity. */
   dryByRefractometerSg: number;
-  /** The airlock was last seen still. */
-  isQuiet: boolean;
+  /** The airlock was seen still beside a fall that is proven. */
+  leaksAtLid: boolean;
+  /** A first gravity that cannot have been, where later ones fit what was poured; null where it was right. */
+  wrongFirst: ReadingPoint | null;
 }
 
 /** What was lost with liquid is lost to each dose alike. */
@@ -119,9 +121,27 @@ function dryByRefractometerSg(ledger: Ledger): number {
 export const showsLife = ({ history: { marks, pitch } }: Ledger): boolean =>
   pitch !== null && Math.max(marks.bubbling ?? 0, marks.foam ?? 0) > pitch.at;
 
-/** The airlock was last seen still, since the pitch. */
-export const isQuiet = ({ history: { marks, pitch } }: Ledger): boolean =>
-  marks.quiet !== undefined && marks.quiet >= Math.max(pitch?.at ?? Number.POSITIVE_INFINITY, marks.bubbling ?? 0, marks.foam ?? 0);
+/** A mark is fresh for so long beside a reading, and a fall of so much between two readings is proven, SG (our estimates). */
+const FRESH_H = 36;
+const PROVEN_FALL_SG = 0.005;
+
+/** The airlock was seen still, and about then the gravity fell: its gas goes out elsewhere. */
+export function leaksAtLid({ history: { marks, pitch, readings } }: Ledger): boolean {
+  const since = readings.filter(({ at, verdict }) => pitch !== null && at >= pitch.at && verdict === 'follows');
+  const [before, last] = [since.at(-2), since.at(-1)];
+  const quietAt = marks.quiet;
+  if (quietAt === undefined || last === undefined || pitch === null) return false;
+  const isLast = quietAt >= Math.max(pitch.at, marks.bubbling ?? 0, marks.foam ?? 0);
+  const fromSg = before?.sg ?? pitch.sg;
+  return isLast && Math.abs(last.at - quietAt) <= FRESH_H * HOUR_MS && fromSg - last.sg >= PROVEN_FALL_SG;
+}
+
+/** The must was read before the pitch, that cannot have been, and readings since fit what was poured. */
+export function wrongFirstOf({ history: { pitch, readings, measuredOg } }: Ledger): ReadingPoint | null {
+  if (pitch === null || measuredOg !== null) return null;
+  const first = readings.find(({ at, verdict }) => at < pitch.at && verdict === 'unexplained') ?? null;
+  return readings.some(({ at, verdict }) => at > pitch.at && verdict === 'follows') ? first : null;
+}
 
 /** When gas last left it, stirred, racked or fed: before each dose it is degassed. */
 export const gasOutAt = ({ history: { marks, doses, rackedAt } }: Ledger, pitchedAt: number): number =>
@@ -167,7 +187,7 @@ function hadBlow(
 }
 /** How long a blow is looked back for; how far out of its range a temperature or a pH is one, and how much acid at once (our estimates). */
 const BLOW_DAYS = 7;
-const BLOW_C = 2;
+const BLOW_C = 3;
 const BLOW_PH = 0.15;
 const BLOW_ACID_G_PER_L = 1;
 
@@ -240,6 +260,7 @@ export function stallEvidence(ledger: Ledger, now: number, organicCredit: number
     maltShare: maltShareOf(ledger),
     unexplained: since.filter((reading) => reading.verdict === 'unexplained' && !mayBeSo(reading)),
     dryByRefractometerSg: dryByRefractometerSg(ledger),
-    isQuiet: isQuiet(ledger),
+    leaksAtLid: leaksAtLid(ledger),
+    wrongFirst: wrongFirstOf(ledger),
   };
 }

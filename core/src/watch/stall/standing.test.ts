@@ -127,7 +127,7 @@ describe('whether a must stands', () => {
     [STANDS.blowShare + 0.01, STANDS.blowDays, true, false],
     [STANDS.blowShare - 0.01, STANDS.blowDays - 0.01, true, false],
   ])('moved by %f of what it should in %f days, blow %s: %s', (movedShare, days, hadBlow, is) => {
-    expect(isStand({ movedShare, days }, hadBlow)).toBe(is);
+    expect(isStand({ movedShare, days, hasBegun: true }, hadBlow)).toBe(is);
   });
 
   it('waits for what has not begun until its lag is long over', () => {

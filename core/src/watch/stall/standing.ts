@@ -10,6 +10,8 @@ export interface Standing {
   days: number;
   /** What it may have fallen meanwhile at most, as a share of what it should have at the pace before; infinity where nothing tells. */
   movedShare: number;
+  /** More of it is gone than two readings scatter. */
+  hasBegun: boolean;
   /** It falls by its line, if slowly. */
   creeps: boolean;
   /** It stood, and what was read since is no fall. */
@@ -63,6 +65,7 @@ function standsNow(readings: readonly ReadingPoint[], before: Before): Omit<Stan
   return {
     since,
     days,
+    hasBegun,
     movedShare: expected > 0 ? (Math.max(0, fallSg) + RANGE_SD * fallSd) / expected : Number.POSITIVE_INFINITY,
     creeps: fallSg > RANGE_SD * fallSd,
     levelSg: stretch.reduce((sum, { sg }) => sum + sg, 0) / stretch.length,
@@ -70,8 +73,8 @@ function standsNow(readings: readonly ReadingPoint[], before: Before): Omit<Stan
 }
 
 /** Whether so little movement over so long is a stand. */
-export const isStand = ({ days, movedShare }: Pick<Standing, 'days' | 'movedShare'>, hadBlow: boolean): boolean =>
-  (movedShare <= STANDS.share && days >= STANDS.days) ||
+export const isStand = ({ days, movedShare, hasBegun }: Pick<Standing, 'days' | 'movedShare' | 'hasBegun'>, hadBlow: boolean): boolean =>
+  (hasBegun && movedShare <= STANDS.share && days >= STANDS.days) ||
   (movedShare <= STANDS.soonShare && days >= STANDS.soonDays) ||
   (hadBlow && movedShare <= STANDS.blowShare && days >= STANDS.blowDays);
 
@@ -102,5 +105,12 @@ export function standingOf(readings: readonly ReadingPoint[], before: Before, ha
   const stood = held as { since: ReadingPoint } | null;
   const last = counted.at(-1) as ReadingPoint;
   const since = stood !== null && stood.since.at < now.since.at ? stood.since : now.since;
-  return { since, days: (last.at - since.at) / DAY_MS, movedShare: now.movedShare, creeps: now.creeps, isHeld: stood !== null };
+  return {
+    since,
+    days: (last.at - since.at) / DAY_MS,
+    movedShare: now.movedShare,
+    hasBegun: now.hasBegun,
+    creeps: now.creeps,
+    isHeld: stood !== null,
+  };
 }

@@ -4,6 +4,7 @@ import { EQUAL_SG } from '../stabilized.ts';
 import { MALT_LEAVES_SG, MALT_SHARE } from '../finish.ts';
 import type { StallEvidence } from './evidence.ts';
 import { LAG_H } from './limits.ts';
+import type { ReadingPoint } from '../../record/index.ts';
 
 /** Unchanged for so long it is worth a look. */
 const STANDS_DAYS = 2;
@@ -31,6 +32,13 @@ const RULES: readonly { kind: StallKind; fits: (e: StallEvidence) => Sentence | 
     fits: ({ abv, abvBeforeSugar, yeast, stillDays, sugarLeftGPerL }) =>
       stillDays >= STANDS_DAYS && abv >= yeast.toleranceAbv.low && abv >= abvBeforeSugar - ABV_ERROR
         ? say`${abvPct(abv)} is what this yeast tolerates. With ${gPerL(sugarLeftGPerL)} of sugar left it has ended, not stuck.`
+        : null,
+  },
+  {
+    kind: 'malt',
+    fits: ({ maltShare, last, endHighSg, stillDays }) =>
+      stillDays >= STANDS_DAYS && maltShare >= MALT_SHARE && last !== null && last.sg <= endHighSg + MALT_LEAVES_SG
+        ? say`Malt made ${percent(100 * maltShare)} of it and leaves sugars that no mead yeast eats: ${gravity(last.sg)} may be its end. Leave it alone; until it lies where it should end, it counts as finished only by your word.`
         : null,
   },
   {
@@ -66,13 +74,6 @@ const RULES: readonly { kind: StallKind; fits: (e: StallEvidence) => Sentence | 
           : say`Not read since the pitch: silence proves nothing. Read the gravity.`,
   },
   {
-    kind: 'malt',
-    fits: ({ maltShare, last, endHighSg, stillDays }) =>
-      stillDays >= STANDS_DAYS && maltShare >= MALT_SHARE && last !== null && last.sg <= endHighSg + MALT_LEAVES_SG
-        ? say`Malt made ${percent(100 * maltShare)} of it and leaves sugars that no mead yeast eats: ${gravity(last.sg)} may be its end. Leave it alone; until it lies where it should end, it counts as finished only by your word.`
-        : null,
-  },
-  {
     kind: 'slow',
     fits: ({ stands, stillDays, hasCrept, tempC: now, yeast, hoursSincePitch, last, startSg, abv }) => {
       if (last === null) return null;
@@ -80,10 +81,9 @@ const RULES: readonly { kind: StallKind; fits: (e: StallEvidence) => Sentence | 
       const isLateStart = startSg - last.sg < BEGUN_SG && hoursSincePitch < 3 * LAG_H;
       if (isCool && (isLateStart || (stillDays >= STANDS_DAYS && stillDays < COOL_DAYS)))
         return say`${tempC(now)} is cool for it, and slow is not stuck. Warm it a little, and give it a week.`;
-      if (stands) return null;
       if (stillDays >= STANDS_DAYS && stillDays < COOL_DAYS && abv >= yeast.toleranceAbv.low - 1)
         return say`${abvPct(abv)} is near what this yeast tolerates: it slows before it ends. Give it a week.`;
-      return stillDays >= STANDS_DAYS && hasCrept ? say`It still falls, slowly. Slow is not stuck.` : null;
+      return !stands && stillDays >= STANDS_DAYS && hasCrept ? say`It still falls, slowly. Slow is not stuck.` : null;
     },
   },
   {
@@ -106,7 +106,7 @@ const RULES: readonly { kind: StallKind; fits: (e: StallEvidence) => Sentence | 
   },
 ];
 
-/** A still airlock tells of the lid, not of the yeast. */
+/** A still airlock beside a proven fall tells of the lid, not of the yeast. */
 export const LID_LEAKS = ' The airlock stands still all the same: its gas goes out beside it, by a leak at the lid.';
 
 /** Whether a pitched must is stuck, or what only makes it look so. */
@@ -115,12 +115,17 @@ export function stallVerdict(evidence: StallEvidence): StallVerdict {
     const sentence = fits(evidence);
     if (sentence !== null) return { kind, sentence };
   }
-  const { last, startSg, isQuiet } = evidence;
+  const { last, startSg, leaksAtLid, wrongFirst } = evidence;
   return {
     kind: 'moving',
     sentence: [
       ...say`It falls: ${gravity(startSg)} to ${gravity(last?.sg ?? startSg)}.`,
-      isQuiet ? LID_LEAKS : ' No bubbles at the lock would be a leak at the lid.',
+      ...(leaksAtLid ? [LID_LEAKS] : []),
+      ...(wrongFirst === null ? [] : firstWasWrong(wrongFirst)),
     ],
   };
 }
+
+/** Said where what was read later fits what was poured, and the first gravity does not. */
+export const firstWasWrong = ({ sg, expectedSg }: Pick<ReadingPoint, 'sg' | 'expectedSg'>): Sentence =>
+  say` The first gravity, ${gravity(sg)}, was wrong${sg < expectedSg ? ', perhaps with honey on the bottom' : ''}: what was poured makes ${gravity(expectedSg)}, and that is reckoned with.`;

@@ -101,10 +101,10 @@ const rows = computed(() => {
       Past half of the sugar feeding helps no more, and what is left over feeds spoilage.
     </p>
     <p class="small quiet">
-      {{ members }} fermentations drawn from what is usual and weighed by the readings: growth on nitrogen, sugar eaten by what lives,
-      alcohol that slows and kills, at the temperature of its last days, give or take {{ show('degrees', DRIFT_SD_C) }}. The band is meant
-      for four of five readings, and in trials with other simulated musts it held them; real ones may differ more. It takes the doses that
-      are planned for given, and nothing else that may be done.
+      {{ members }} fermentations that its readings leave possible: growth on nitrogen, sugar eaten by what lives, alcohol that slows and
+      kills, each now faster and now slower than its law, at the temperature of its last days, give or take
+      {{ show('degrees', DRIFT_SD_C) }}. The band is meant to hold the gravity four times in five, beside a reading’s own error, and in
+      trials with other simulated musts it did; real ones may differ more. It takes what is planned, doses and pours, for done.
     </p>
   </section>
 </template>

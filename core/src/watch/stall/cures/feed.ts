@@ -11,7 +11,7 @@ const HULLS_G_PER_L = 0.25;
 /** Nitrogen is brought to this part of the need, half of what is lacking at a time (our estimates). */
 const ENOUGH_NITROGEN = 0.9;
 /** Feeding by its own rules: ammonium only early and up to its cap, nothing but hulls past half of the sugar; null where nothing lacks. */
-function feedingOf({ abv, shareGone, nitrogenShare, needMg, organicCredit, volumeL: liters, dapG }: StallEvidence): Cure | null {
+function feedingOf({ abv, ph, yeast, shareGone, nitrogenShare, needMg, organicCredit, volumeL: liters, dapG }: StallEvidence): Cure | null {
   const fed = (source: 'hulls' | 'organic', grams: number): Cure['deed'] =>
     deed(say`Fed ${massG(grams)}`, { cure: 'feed' }, { kind: 'nutrient', payload: { source, massG: grams } });
   if (shareGone >= TOO_LATE_SHARE) {
@@ -26,11 +26,13 @@ function feedingOf({ abv, shareGone, nitrogenShare, needMg, organicCredit, volum
   const organicG = halfMg / countedMgPerG({ source: 'organic' }, organicCredit);
   if (organicG < LEAST_DOSE_G) return null;
   const ammoniumG = Math.min(halfMg / countedMgPerG({ source: 'dap' }, organicCredit), DAP_CAP_G_PER_L.us * liters - dapG);
-  const isEarly = abv < AMMONIUM_CUTOFF_ABV && shareGone <= THIRD_BREAK;
+  /** Taking ammonium up, yeast gives acid off: never into a must that is too sour already. */
+  const isSour = ph !== null && ph < yeast.phFloor;
+  const isEarly = abv < AMMONIUM_CUTOFF_ABV && shareGone <= THIRD_BREAK && !isSour;
   const told = [
     ...say`Degas, then ${massG(organicG)} of organic nutrient: half of what is lacking.`,
     ...(isEarly && ammoniumG >= LEAST_DOSE_G ? say` So early it may be ${massG(ammoniumG)} of diammonium phosphate instead.` : []),
-    ...(isEarly ? [] : say` No ammonium any more.`),
+    ...(isEarly ? [] : isSour ? say` No ammonium: it would make it sourer yet.` : say` No ammonium any more.`),
   ];
   return cureOf('feed', told, fed('organic', organicG));
 }
