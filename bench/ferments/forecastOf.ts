@@ -7,7 +7,8 @@ import { expectedEnd } from '@hollow-bell/core/watch';
 import { announcedOf, eventsOf, momentOfHour } from './given.ts';
 import type { Given } from './given.ts';
 
-const HORIZON_DAYS = 120;
+/** As far beyond its now as the program itself looks. */
+const REACHES_DAYS = 60;
 const MEMBERS = 500;
 
 export interface Points<T> {
@@ -50,7 +51,7 @@ export async function predict(question: Given): Promise<Prediction | null> {
   const announced = pours.map(({ hour, ...pour }) => ({ at: momentOfHour(hour), ...pour }));
   const bare = forecastInputOf(ledger, {
     now: momentOfHour(question.at_h),
-    horizonDays: HORIZON_DAYS,
+    horizonDays: REACHES_DAYS + question.at_h / 24,
     members: MEMBERS,
     seed: 7,
     roomTempC: question.known.room_temp.findLast(({ t_h: at }) => at <= question.at_h)?.c ?? 20,
@@ -65,7 +66,7 @@ export async function predict(question: Given): Promise<Prediction | null> {
   if (found === null) return null;
   const sgOf = gravityAlong(ledger, input, announced);
   const targets = (question.targets_h ?? []).map((hour) => pointsOf(bandAt(found, hour), (sugar) => sgOf(hour, sugar)));
-  const never = 24 * HORIZON_DAYS;
+  const never = 24 * REACHES_DAYS + question.at_h;
   return {
     id: question.id,
     at_h: question.at_h,

@@ -40,7 +40,7 @@ const pinball = ({ p10, p50, p90 }: Points<number>, truth: number): number =>
   mean([[0.1, p10] as const, [0.5, p50] as const, [0.9, p90] as const].map(([q, at]) => (truth >= at ? q : q - 1) * (truth - at)));
 
 /** What may be seen of a case at a moment: nothing later, except what was planned. */
-const seenAt = <T extends Case>(whole: T, hour: number): Given => ({ ...whole, at_h: hour });
+const seenAt = (whole: Case, hour: number): Given => ({ ...whole, at_h: hour });
 
 interface ForecastScore {
   questions: number;

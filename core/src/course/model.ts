@@ -62,7 +62,7 @@ const FROZEN_C = 3;
 export const ABV_PER_SUGAR = 0.484 / 7.893;
 /** The steps: short while growth is quick, long afterwards. */
 const STEPS_H = { fine: 1, later: 3 } as const;
-const COARSE_STEPS_H = { fine: 3, later: 6 } as const;
+const COARSE_STEPS_H = { fine: 3, later: 8 } as const;
 const FINE_UNTIL_H = 14 * 24;
 
 export interface Grid {

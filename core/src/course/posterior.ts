@@ -19,6 +19,8 @@ const MARGIN_H = 72;
 const SEARCH = { steps: 5, difference: 0.2, halvings: 3, enough: 0.1 } as const;
 /** Draws are wider than the bell at the top says: its flanks fall off slower. */
 const WIDER = 1.25;
+/** So many are drawn for each that is kept: where few are kept, they are chosen among more; a short run costs little. */
+const DRAWN_FOR_EACH = { few: 2, many: 1 } as const;
 /** Fewer effective members than this share, and they are drawn anew around those that count; at most so often. */
 const FEW_SHARE = 0.25;
 const REDRAWS = 3;
@@ -115,11 +117,12 @@ export function* membersOf(
     ferment(memberOf(z, tolerance), setting, grid, sugar);
     return follow(sugar, grid, setting, readings);
   };
+  const drawnCount = count * (isCoarse ? DRAWN_FOR_EACH.few : DRAWN_FOR_EACH.many);
   let { middle, precision } = likeliest(judge);
   for (let round = 0; ; round++) {
     const drawn: { z: Float64Array; followed: Followed; log: number }[] = [];
     let unit = bell();
-    for (let i = 0; i < count; i++) {
+    for (let i = 0; i < drawnCount; i++) {
       /** In pairs on opposite sides of the middle, so that few of them lie evenly too. */
       unit = i % 2 === 0 ? bell() : unit.map((each) => -each);
       const off = backwardSolve(precision, unit);

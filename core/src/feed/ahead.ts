@@ -8,9 +8,9 @@ import { doseMgPerL } from './schedule.ts';
 import type { FeedingPlan } from './schedule.ts';
 import { isPastFeeding } from './pastFeeding.ts';
 
-/** So far a course is reckoned, by so many members; the seed makes it the same wherever it is asked for. */
-const REACHES_DAYS = 90;
-const MEMBERS = 40;
+/** A course is reckoned so far beyond what is on record, by so many members; the seed makes it the same wherever it is asked for. */
+const REACHES_DAYS = 60;
+const MEMBERS = 32;
 const SEED = 1;
 const USUAL_ROOM_C = 20;
 
@@ -61,9 +61,11 @@ function remembered(ledger: Ledger, input: ForecastInput, announced: readonly An
 
 /** What a batch’s course is reckoned from, without what its plan still has in store; null before the pitch. */
 function inputOf({ practice }: FeedingPlan, ledger: Ledger, announced: readonly AnnouncedPour[]): ForecastInput | null {
+  const { pitch, lastEventAt } = ledger.history;
+  const now = lastEventAt ?? 0;
   return forecastInputOf(ledger, {
-    now: ledger.history.lastEventAt ?? 0,
-    horizonDays: REACHES_DAYS,
+    now,
+    horizonDays: REACHES_DAYS + Math.max(0, now - (pitch?.at ?? now)) / DAY_MS,
     members: MEMBERS,
     seed: SEED,
     roomTempC: practice.expects?.roomTempC ?? USUAL_ROOM_C,

@@ -127,7 +127,7 @@ function roomBatch(rng: Rng): Drawn {
 }
 
 /** Whose fermentations: of a cellar with a careful maker, or of a room with a hasty one; each by laws of its own. */
-export const STUDIES = { cellar: cellarBatch, room: roomBatch } as const;
+const STUDIES = { cellar: cellarBatch, room: roomBatch } as const;
 
 /** As the forecast itself counts a stall. */
 const STUCK_G_PER_L = 12;

@@ -126,7 +126,7 @@ const FRESH_H = 36;
 const PROVEN_FALL_SG = 0.005;
 
 /** The airlock was seen still, and about then the gravity fell: its gas goes out elsewhere. */
-export function leaksAtLid({ history: { marks, pitch, readings } }: Ledger): boolean {
+function leaksAtLid({ history: { marks, pitch, readings } }: Ledger): boolean {
   const since = readings.filter(({ at, verdict }) => pitch !== null && at >= pitch.at && verdict === 'follows');
   const [before, last] = [since.at(-2), since.at(-1)];
   const quietAt = marks.quiet;
@@ -137,7 +137,7 @@ export function leaksAtLid({ history: { marks, pitch, readings } }: Ledger): boo
 }
 
 /** The must was read before the pitch, that cannot have been, and readings since fit what was poured. */
-export function wrongFirstOf({ history: { pitch, readings, measuredOg } }: Ledger): ReadingPoint | null {
+function wrongFirstOf({ history: { pitch, readings, measuredOg } }: Ledger): ReadingPoint | null {
   if (pitch === null || measuredOg !== null) return null;
   const first = readings.find(({ at, verdict }) => at < pitch.at && verdict === 'unexplained') ?? null;
   return readings.some(({ at, verdict }) => at > pitch.at && verdict === 'follows') ? first : null;
