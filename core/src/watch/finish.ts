@@ -36,13 +36,16 @@ function endOf(ledger: Ledger, pitch: NonNullable<Ledger['history']['pitch']>): 
     honeysPoured(ledger).reduce((sum, { massG, composition }) => sum + massG * composition.unfermentable, 0),
   );
   const inputs = [toleranceAbv, DRY_SUGAR_G_PER_L, ethanolYield, glycerolYield, unfermentableScale];
-  return propagate(inputs, ([tolerance = 0, dry = 0, ethanol = 0, glycerol = 0, unfermentable = 1]) => {
+  const found = propagate(inputs, ([tolerance = 0, dry = 0, ethanol = 0, glycerol = 0, unfermentable = 1]) => {
     const moved = ofHoneyG * (unfermentable - 1);
     const { liquid } = ledger;
     const start = { ...liquid, unfermentableG: liquid.unfermentableG + moved, sugarG: Math.max(0, liquid.sugarG - moved) };
     const stop = stopsAt(start, tolerance, dry, { ethanolYield: ethanol, glycerolYield: glycerol });
     return { sg: stop.sg, abv: stop.abv, sugarGPerL: stop.sugarGPerL };
   });
+  /** A first-order range may reach below nothing. */
+  const { sugarGPerL } = found;
+  return { ...found, sugarGPerL: { ...sugarGPerL, low: Math.max(0, sugarGPerL.low) } };
 }
 
 type FinishedBy = 'gravity' | 'word';

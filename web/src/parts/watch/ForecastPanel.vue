@@ -40,7 +40,7 @@ function day(at: number): string {
 }
 function told({ value, low, high }: Ranged): string {
   const ends = [day(Math.max(low, props.now)), Number.isFinite(high) ? day(high) : 'nobody knows when'];
-  const bare = ends.map((end) => (day(value).startsWith('in ') ? end.replace(/^in (\d+) days$/, '$1') : end));
+  const bare = ends.map((end) => end.replace(/^in (\d+) days$/, day(value).startsWith('in ') ? '$1' : '$1 days from now'));
   return `${day(value)} (${bare.join(' to ')})`;
 }
 const isAhead = (range: Ranged | null): range is Ranged => range !== null && Number.isFinite(range.value) && range.value > props.now;
@@ -61,15 +61,16 @@ const difference = computed(() => {
 const rows = computed(() => {
   const { course, endSugarGPerL: left } = props;
   if (course === null) return [];
+  const hasEnded = course.endAt !== null && !isAhead(course.endAt);
   const [third, half] = [whenGone(course, THIRD_BREAK), whenGone(course, TOO_LATE_SHARE)];
   return [
     ...(isAhead(third) && props.shareGone < THIRD_BREAK ? [{ label: 'A third of the sugar gone', value: told(third) }] : []),
     ...(isAhead(half) && props.shareGone < TOO_LATE_SHARE ? [{ label: 'Half of it', value: told(half) }] : []),
-    ...(isAhead(course.endAt) ? [{ label: 'It ends', value: told(course.endAt) }] : []),
+    ...(course.endAt === null ? [] : [{ label: 'It ends', value: hasEnded ? 'by now, as far as this can tell' : told(course.endAt) }]),
     ...(left === null
       ? []
       : [{ label: 'Sugar left then', value: `${show('gPerL', left.value)} (${show('gPerL', left.low)} to ${show('gPerL', left.high)})` }]),
-    { label: 'It sticks before that', value: show('percent', 100 * course.forecast.stickProbability) },
+    ...(hasEnded ? [] : [{ label: 'It sticks before that', value: show('percent', 100 * course.forecast.stickProbability) }]),
   ];
 });
 </script>

@@ -56,6 +56,14 @@ describe('the forecast', () => {
     expect(told).not.toMatch(/\d{2}:\d{2}/);
   });
 
+  it('says that it has ended where that lies behind, and how far off what is not named by its day', () => {
+    const told = plain(panel(course({ ends: { value: after(1), low: after(0.5), high: after(2) } })).text());
+    expect(told).toContain('It endsby now, as far as this can tell');
+    expect(told).not.toContain('It sticks');
+    const far = { ...course(), line: [...line.slice(0, 4), { ...line[4]!, at: after(14) }] };
+    expect(plain(panel(far).text())).toMatch(/Half of itWednesday \(\w+ to \d+ days from now\)/);
+  });
+
   it('leaves out a break that the readings have passed already', () => {
     expect(plain(panel(course(), 'planned', 0.55).text())).not.toContain('Half of it');
   });
