@@ -3,7 +3,7 @@ import { broughtBy } from '../ingredients/index.ts';
 import type { Composition } from '../ingredients/index.ts';
 import { mix } from '../liquid/index.ts';
 import { liquidOf } from '../masses/index.ts';
-import { LEAST_SUGAR_G, abvWhenDry, mixedOf, sgAtShare } from '../record/index.ts';
+import { LEAST_SUGAR_G, abvWhenDry, mayBeSo, mixedOf, sgAtShare } from '../record/index.ts';
 import type { Ledger } from '../record/index.ts';
 import { yeastOf } from '../yeast/index.ts';
 import { HOUR_MS, RANGE_SD } from '../quantities/index.ts';
@@ -96,10 +96,11 @@ export function forecastInputOf(ledger: Ledger, wish: ForecastWish): ForecastInp
     pulses.filter((pulse) => pulse.hour <= hour).reduce((sum, { scale, sugarGPerL }) => sum * scale + sugarGPerL, pitch.sugarGPerL);
   const sugarPerSg = pitch.sugarGPerL / Math.max(0.01, pitch.sg - sgAtShare(ledger, 1));
   const readings = ledger.history.readings
-    .filter(({ at, verdict }) => at > pitch.at && verdict === 'follows')
-    .map(({ at, shareGone, plusMinus }) => ({
+    .filter((reading) => reading.at > pitch.at && mayBeSo(reading))
+    .map(({ at, shareGone, plusMinus, verdict, sg, expectedSg }) => ({
       hour: hourOf(at),
-      sugarGPerL: (1 - shareGone) * basisAt(hourOf(at)),
+      /** What the ledger does not follow stands above what it expected by so much sugar. */
+      sugarGPerL: (1 - shareGone) * basisAt(hourOf(at)) + (verdict === 'follows' ? 0 : (sg - expectedSg) * sugarPerSg),
       sd: (plusMinus / RANGE_SD) * sugarPerSg,
     }));
   const temps = ledger.history.temps.filter(({ at }) => at >= pitch.at).map(({ at, tempC }) => ({ hour: hourOf(at), tempC }));

@@ -32,4 +32,4 @@ export { strengthFrom } from './strengthKnown.ts';
 export type { StrengthKnown } from './strengthKnown.ts';
 export { standsIn } from './standsIn.ts';
 export { RECORD_VERSION, upcast, upcastLedger } from './upcast.ts';
-export { abvWhenDry, honeysPoured, mixedOf, othersPoured, sgAtShare, shareGone, tempsSincePitch, viewOf } from './view.ts';
+export { abvWhenDry, honeysPoured, mayBeSo, mixedOf, othersPoured, sgAtShare, shareGone, tempsSincePitch, viewOf } from './view.ts';

@@ -2,7 +2,7 @@ import { mix } from '../liquid/index.ts';
 import type { Liquid, Mixed } from '../liquid/index.ts';
 import { afterSugar, liquidOf } from '../masses/index.ts';
 import { CENTRAL_ASSUMPTIONS } from './assumptions.ts';
-import type { Ledger, Temperature } from './ledger.ts';
+import type { Ledger, ReadingPoint, Temperature } from './ledger.ts';
 
 /** The last mixture that was asked for: readings ask for the same one before and after. */
 let last: { liquid: Liquid; mixed: Mixed } | null = null;
@@ -68,3 +68,9 @@ export const othersPoured = ({ history }: Pick<Ledger, 'history'>): Poured => hi
 /** Bottles of it that nobody opened, gave away or broke. */
 export const bottlesLeft = ({ history: { bottled, bottlesOut } }: Pick<Ledger, 'history'>): number =>
   (bottled?.bottles ?? []).reduce((sum, { count }) => sum + count, 0) - bottlesOut.reduce((sum, { count }) => sum + count, 0);
+
+/** So far above what was expected a reading may be the scatter of two, SG (our estimate). */
+const SCATTER_SG = 0.006;
+/** A reading that the ledger follows, or lies so near to what it expected that it may well be so. */
+export const mayBeSo = ({ verdict, sg, expectedSg }: Pick<ReadingPoint, 'verdict' | 'sg' | 'expectedSg'>): boolean =>
+  verdict === 'follows' || Math.abs(sg - expectedSg) <= SCATTER_SG;

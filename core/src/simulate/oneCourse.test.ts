@@ -6,7 +6,8 @@ import { HOUR_MS, plainly } from '../quantities/index.ts';
 import { fold } from '../record/index.ts';
 import type { Ledger } from '../record/index.ts';
 import { asksOf, calendarOf } from '../rounds/index.ts';
-import { EXAMPLE_PRACTICE } from '../testing/exampleBatch.ts';
+import { EXAMPLE_PRACTICE, exampleBatch } from '../testing/exampleBatch.ts';
+import type { Happening } from '../testing/exampleBatch.ts';
 import { readingGapH } from '../watch/index.ts';
 import { THIRD_BREAK, TOO_LATE_SHARE } from '../yeast/index.ts';
 import { stallCases } from './stalls.ts';
@@ -71,6 +72,31 @@ describe.each([
 });
 
 describe('a course', () => {
+  it('begins at its last reading, or says that it misses it', () => {
+    let missed = 0;
+    for (const [name, ledger] of stood) {
+      const plan = feedingPlanOf(ledger, bySugar);
+      const course = plan === null ? null : courseOf(plan, ledger);
+      if (course === null || course.share === 0) continue;
+      const there = course.line.findLast(({ at }) => at <= course.at)!;
+      if (course.forecast.missesLast) missed++;
+      else expect(Math.abs(there.middle - course.share), name).toBeLessThan(0.06);
+    }
+    expect(missed).toBeLessThan(0.1 * stood.length);
+  });
+
+  it('keeps up with a must that falls far faster than is usual', () => {
+    const sgs = [1.0715, 1.05, 1.0265];
+    const ledger = exampleBatch(
+      'allround',
+      ...sgs.map((sg, i): Happening => [30 + 14 * i, { kind: 'reading', payload: { sg, tempC: 20 } }]),
+    );
+    const course = courseOf(feedingPlanOf(ledger, bySugar)!, ledger)!;
+    const later = course.line.find(({ at }) => at >= course.at + 72 * HOUR_MS)!;
+    expect(later.middle).toBeGreaterThan(course.share);
+    expect(course.forecast.stickProbability).toBeLessThan(0.5);
+  });
+
   it('is the same however often it is asked for, and whatever the clock says', () => {
     const [, ledger] = stood[3]!;
     const plan = feedingPlanOf(ledger, bySugar)!;

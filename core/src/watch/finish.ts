@@ -108,7 +108,12 @@ export function finishOf(ledger: Ledger): Finish {
   const last = judged.findLast(({ verdict }) => verdict === 'follows') ?? null;
   const end = expectedEnd(ledger);
   const none = { by: null, since: null, last, provenAt: null, wantsHydrometer: false, stillness } as const;
-  if (last === null || end === null) return { ...none, state: 'moving' };
+  if (last === null || end === null) {
+    /** Topped up since it was last read, and by the balance still at its end: the count begins with it. */
+    const sg = mixedOf(ledger)?.sg ?? Number.POSITIVE_INFINITY;
+    if (end === null || !Number.isFinite(fedAt) || sg > end.sg.high + EQUAL_SG) return { ...none, state: 'moving' };
+    return { ...none, state: 'waiting', by: 'gravity', provenAt: fedAt + STILL.twoDays * DAY_MS };
+  }
   const isLow = last.sg <= end.sg.high + EQUAL_SG || last.shareGone > 0.98;
   const isWord = ledger.care.staysHereAt !== null && ledger.care.staysHereAt > fedAt;
   if (!isLow && !isWord) return { ...none, state: 'moving', since: stillness.since ?? last };

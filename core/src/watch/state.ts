@@ -68,7 +68,7 @@ export function stateOf(ledger: Ledger, now: number): BatchState {
       sentence: say`${hours(ageH)} since the pitch. Silence before ${hours(LAG_H)} is lag, not a stall; bubbles on the wall are proof enough.`,
     };
   }
-  if (finish.state !== 'moving') return ending(finish, now);
+  if (finish.state !== 'moving') return ending(finish, mixed.sg, now);
   const evidence = stallEvidence(ledger, now, FACE_VALUE);
   const verdict = evidence === null ? null : stallVerdict(evidence);
   if (verdict !== null && verdict.kind !== 'moving' && verdict.kind !== 'lag' && verdict.kind !== 'unread')
@@ -118,9 +118,9 @@ function unread(ledger: Ledger, ageH: number): BatchState {
 }
 
 /** At its end by gravity or by the maker's word, proven or not. */
-function ending(finish: Finish, now: number): BatchState {
+function ending(finish: Finish, sgNow: number, now: number): BatchState {
   const { state, by, last, since, provenAt, wantsHydrometer, stillness } = finish;
-  const sg = last?.sg ?? 1;
+  const sg = last?.sg ?? sgNow;
   const byWord = by === 'word' ? ' by your word' : '';
   if (state === 'finished')
     return { phase: 'finished', sentence: say`Finished${byWord}: ${gravity(sg)}, on one line for ${hours(24 * stillness.days)}.` };

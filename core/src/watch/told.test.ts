@@ -55,6 +55,27 @@ describe('what is said of a must that goes on', () => {
   });
 });
 
+describe('a mead at its end that is topped up', () => {
+  const dry: Happening[] = [
+    [400, sg(0.992)],
+    [600, sg(0.992)],
+  ];
+  const honeyed = (massG: number): Happening => [
+    610,
+    { kind: 'honey', payload: { name: 'linden', massG, moisture: MEAN_HONEY.moisture, unfermentable: MEAN_HONEY.unfermentable } },
+  ];
+
+  it('is still told the day on which a reading can prove it, counted from the top-up', () => {
+    const day = new Date(MIXED_AT + (610 + 14 * DAY) * HOUR_MS).toISOString().slice(0, 10);
+    expect(after(620, ...dry, honeyed(5))).toMatch(new RegExp(`An equal reading on or after ${day}`));
+    expect(stateOf(exampleBatch('allround', ...dry, honeyed(5)), MIXED_AT + 620 * HOUR_MS).phase).toBe('near its end');
+  });
+
+  it('is at no end where what went in lifts it above that', () => {
+    expect(stateOf(exampleBatch('strong', ...dry, honeyed(400)), MIXED_AT + 620 * HOUR_MS).phase).not.toBe('near its end');
+  });
+});
+
 describe('what is advised', () => {
   const curesOf = (...more: Happening[]): string => {
     const ledger = exampleBatch('allround', ...more);

@@ -1,7 +1,7 @@
 import { HONEY_NITROGEN, N_PER_SUGAR } from '../../nitrogen/index.ts';
 import { THIRD_BREAK, TOO_LATE_SHARE } from '../../yeast/index.ts';
 import { shareSeenAt } from '../../feed/index.ts';
-import { CENTRAL_ASSUMPTIONS, honeysPoured, mixedOf, othersPoured, shareGone } from '../../record/index.ts';
+import { CENTRAL_ASSUMPTIONS, honeysPoured, mayBeSo, mixedOf, othersPoured, shareGone } from '../../record/index.ts';
 import type { Ledger, ReadingPoint, Temperature } from '../../record/index.ts';
 import { refractometerBrix, sgFromBrix } from '../../liquid/index.ts';
 import { fermentSugar, liquidOf } from '../../masses/index.ts';
@@ -156,10 +156,6 @@ function phThatHolds(ledger: Ledger): number | null {
     othersPoured(ledger).some(({ at, family }) => at > ph.at && family !== 'spice' && family !== 'malt');
   return isOvertaken ? null : ph.value;
 }
-
-/** So far above what was expected a reading may be the scatter of two, SG (our estimate). */
-const SCATTER_SG = 0.006;
-const mayBeSo = ({ verdict, sg, expectedSg }: ReadingPoint): boolean => verdict === 'follows' || Math.abs(sg - expectedSg) <= SCATTER_SG;
 
 /** What it began with: at the pitch, or as read after sugar last went in. */
 function startOf(ledger: Ledger, pitch: NonNullable<Ledger['history']['pitch']>, fedAt: number): number {
