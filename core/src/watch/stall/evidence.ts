@@ -42,6 +42,8 @@ export interface StallEvidence {
   hasCrept: boolean;
   /** It stands by its line and the pace before, or stood and has not fallen since. */
   stands: boolean;
+  /** By the balance: as last read, with what was poured since. */
+  sgNow: number;
   abv: number;
   /** The most it had at a reading before sugar last went to it; 0 where none did. */
   abvBeforeSugar: number;
@@ -227,6 +229,7 @@ export function stallEvidence(ledger: Ledger, now: number, organicCredit: number
     stillDays: standing?.days ?? 0,
     hasCrept: standing?.creeps === true,
     stands: standing?.isHeld === true,
+    sgNow: mixed.sg,
     abv: mixed.abv,
     abvBeforeSugar: abvBeforeSugar(ledger),
     showsLife: showsLife(ledger),

@@ -53,8 +53,9 @@ function expectedFall(pace: number, leftSg: number, days: number): number {
   return leftSg <= 0 ? 0 : leftSg * (1 - Math.exp((-pace * days) / leftSg));
 }
 
-function standsNow(readings: readonly ReadingPoint[], before: Before): Omit<Standing, 'isHeld'> & { levelSg: number } {
-  const [{ from, fallSg, fallSd }] = levelStretches(readings) as [Stretch];
+function standsNow(readings: readonly ReadingPoint[], notBefore: number, before: Before): Omit<Standing, 'isHeld'> & { levelSg: number } {
+  const stretches = levelStretches(readings);
+  const { from, fallSg, fallSd } = (stretches.find((stretch) => stretch.from >= notBefore) ?? stretches.at(-1)) as Stretch;
   const [since, last] = [readings[from], readings.at(-1)] as [ReadingPoint, ReadingPoint];
   const stretch = readings.slice(from);
   const days = (last.at - since.at) / DAY_MS;
@@ -80,14 +81,16 @@ export const isStand = ({ days, movedShare, hasBegun }: Pick<Standing, 'days' | 
 
 /**
  * Whether a must stands, by a straight line through its readings and the pace before. Once it stood, only a fall takes that back, and
- * not the scatter of one reading; after a fall the line is asked anew.
+ * not the scatter of one reading; after two low ones the line is asked anew.
  *
  * @param readings of one fermentation, oldest first, at least one
  */
 export function standingOf(readings: readonly ReadingPoint[], before: Before, hadBlow: boolean): Standing {
   const counted = readings.slice(-MOST_READINGS);
   let held: { since: ReadingPoint; levelSg: number } | null = null;
-  let now = standsNow(counted.slice(0, 1), before);
+  /** Since it was seen to fall at one reading, none before that counts for a stand. */
+  let movedAt = 0;
+  let now = standsNow(counted.slice(0, 1), movedAt, before);
   counted.forEach((reading, i) => {
     const previous = counted[i - 1];
     if (held !== null) {
@@ -97,9 +100,10 @@ export function standingOf(readings: readonly ReadingPoint[], before: Before, ha
         each !== undefined && held !== null && each.sg <= held.levelSg - bySg + 1e-9;
       const agree = previous !== undefined && Math.abs(reading.sg - previous.sg) <= MOVES_AGAIN.agreeSg;
       const fellTwice = agree && isBelow(reading, MOVES_AGAIN.twiceSg) && isBelow(previous, MOVES_AGAIN.twiceSg);
+      if (isBelow(reading, onceSg)) movedAt = i;
       if (fellTwice || isBelow(reading, onceSg)) held = null;
     }
-    now = standsNow(counted.slice(0, i + 1), before);
+    now = standsNow(counted.slice(0, i + 1), movedAt, before);
     if (held === null && isStand(now, hadBlow)) held = { since: now.since, levelSg: now.levelSg };
   });
   const stood = held as { since: ReadingPoint } | null;

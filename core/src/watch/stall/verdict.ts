@@ -43,10 +43,8 @@ const RULES: readonly { kind: StallKind; fits: (e: StallEvidence) => Sentence | 
   },
   {
     kind: 'near its end',
-    fits: ({ last, endHighSg }) =>
-      last !== null && last.sg <= endHighSg + EQUAL_SG
-        ? say`${gravity(last.sg)} lies where it should end. Leave it, and read it again.`
-        : null,
+    fits: ({ last, sgNow, endHighSg }) =>
+      last !== null && sgNow <= endHighSg + EQUAL_SG ? say`${gravity(sgNow)} lies where it should end. Leave it, and read it again.` : null,
   },
   {
     kind: 'misread',
