@@ -88,4 +88,16 @@ describe('a forecast', () => {
   it('knows nothing of a must without yeast', () => {
     expect(forecastInputOf(fold([]), { now: 0, horizonDays: 10, members: 10, seed: 1, roomTempC: 20, organicCredit: 1 })).toBeNull();
   });
+
+  it('goes by some of a float’s hundreds of readings: all the newest, and evenly of the rest', () => {
+    const often = (count: number) =>
+      inputAfter(...Array.from({ length: count }, (_, i) => reading(6 * (i + 1), 1.108 - 0.0004 * i))).readings;
+    expect(often(40)).toHaveLength(40);
+    const some = often(200).map(({ hour }) => hour);
+    expect(some).toHaveLength(40);
+    expect(some.slice(-15)).toEqual(Array.from({ length: 15 }, (_, i) => 6 * (186 + i) - 1));
+    expect(some.toSorted((a, b) => a - b)).toEqual(some);
+    const gaps = some.slice(1, 25).map((hour, i) => hour - some[i]!);
+    expect(Math.max(...gaps)).toBeLessThan(2 * Math.min(...gaps));
+  });
 });

@@ -84,6 +84,16 @@ function abvPerSugarOf(ledger: Ledger): number {
   return liquid.sugarBasisG > 0 ? abvWhenDry(ledger) / (liquid.sugarBasisG / volumeL) : ABV_PER_SUGAR;
 }
 
+/** So many readings tell as much as a float’s hundreds, which err alike: the newest, and evenly some of those before (our estimates). */
+const MOST_READINGS = { newest: 15, before: 25 } as const;
+function tellingReadings<T>(readings: readonly T[]): T[] {
+  const { newest, before } = MOST_READINGS;
+  const older = readings.slice(0, -newest);
+  if (older.length <= before) return [...readings];
+  const some = Array.from({ length: before }, (_, i) => older[Math.floor(((i + 0.5) * older.length) / before)] as T);
+  return [...some, ...readings.slice(-newest)];
+}
+
 /** What a batch's record gives a forecast to go by; null before the pitch. */
 export function forecastInputOf(ledger: Ledger, wish: ForecastWish): ForecastInput | null {
   const { pitch } = ledger.history;
@@ -95,14 +105,14 @@ export function forecastInputOf(ledger: Ledger, wish: ForecastWish): ForecastInp
   const basisAt = (hour: number): number =>
     pulses.filter((pulse) => pulse.hour <= hour).reduce((sum, { scale, sugarGPerL }) => sum * scale + sugarGPerL, pitch.sugarGPerL);
   const sugarPerSg = pitch.sugarGPerL / Math.max(0.01, pitch.sg - sgAtShare(ledger, 1));
-  const readings = ledger.history.readings
-    .filter((reading) => reading.at > pitch.at && mayBeSo(reading))
-    .map(({ at, shareGone, plusMinus, verdict, sg, expectedSg }) => ({
+  const readings = tellingReadings(ledger.history.readings.filter((reading) => reading.at > pitch.at && mayBeSo(reading))).map(
+    ({ at, shareGone, plusMinus, verdict, sg, expectedSg }) => ({
       hour: hourOf(at),
       /** What the ledger does not follow stands above what it expected by so much sugar. */
       sugarGPerL: (1 - shareGone) * basisAt(hourOf(at)) + (verdict === 'follows' ? 0 : (sg - expectedSg) * sugarPerSg),
       sd: (plusMinus / RANGE_SD) * sugarPerSg,
-    }));
+    }),
+  );
   const temps = ledger.history.temps.filter(({ at }) => at >= pitch.at).map(({ at, tempC }) => ({ hour: hourOf(at), tempC }));
   return {
     setting: {
