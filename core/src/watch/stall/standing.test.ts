@@ -130,6 +130,13 @@ describe('whether a must stands', () => {
     expect(isStand({ movedShare, days, hasBegun: true }, hadBlow)).toBe(is);
   });
 
+  it('takes back no stand for low readings of what never began, only because the ones before lay above its beginning', () => {
+    const readings = [4, 5, 6, 7, 8, 9].map((day) => point(day, 1.1025));
+    const held = (...lowSg: number[]) => standingOf([...readings, ...lowSg.map((sg, i) => point(10 + i, sg))], before, false).isHeld;
+    expect(held(1.0975, 1.0965)).toBe(true);
+    expect(held(1.0955, 1.093, 1.0905, 1.088)).toBe(false);
+  });
+
   it('waits for what has not begun until its lag is long over', () => {
     const silent = (...days: number[]) =>
       standingOf(

@@ -69,7 +69,8 @@ function standsNow(readings: readonly ReadingPoint[], notBefore: number, before:
     hasBegun,
     movedShare: expected > 0 ? (Math.max(0, fallSg) + RANGE_SD * fallSd) / expected : Number.POSITIVE_INFINITY,
     creeps: fallSg > RANGE_SD * fallSd,
-    levelSg: stretch.reduce((sum, { sg }) => sum + sg, 0) / stretch.length,
+    /** No must stands above where it began, whatever its readings scatter. */
+    levelSg: Math.min(before.startSg, stretch.reduce((sum, { sg }) => sum + sg, 0) / stretch.length),
   };
 }
 
