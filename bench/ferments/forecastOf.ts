@@ -71,7 +71,7 @@ export async function predict(question: Given): Promise<Prediction | null> {
     id: question.id,
     at_h: question.at_h,
     sg: { p10: targets.map(({ p10 }) => p10), p50: targets.map(({ p50 }) => p50), p90: targets.map(({ p90 }) => p90) },
-    end_h: pointsOf(found.endH ?? { value: never, low: never, high: never }),
+    end_h: pointsOf(found.endH ?? { value: never, low: never, high: never }, (hour) => Math.min(hour, never)),
     fg: pointsOf(end.sg),
   };
 }

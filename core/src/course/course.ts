@@ -4,6 +4,7 @@ import type { Ledger } from '../record/index.ts';
 import { forecastAtOnce } from './ensemble.ts';
 import type { Forecast, ForecastInput } from './ensemble.ts';
 import type { AnnouncedPour } from './fromLedger.ts';
+import { sugarBasisAt } from './model.ts';
 
 /** The share of the sugar that is gone at a moment, with its 10–90 % range. */
 interface CoursePoint {
@@ -28,7 +29,7 @@ export interface Course {
   isMeasured: boolean;
   /** From the pitch on. */
   line: readonly CoursePoint[];
-  /** When it ends; null where that lies beyond what is reckoned. */
+  /** When it ends, its later end infinity where that lies beyond what is reckoned; null where the middle does. */
   endAt: Ranged | null;
 }
 
@@ -44,13 +45,11 @@ export function courseFrom(
   const pitchedAt = pitch?.at ?? 0;
   const { setting } = input;
   const momentOf = (hour: number): number => pitchedAt + hour * HOUR_MS;
-  const basisAt = (hour: number): number =>
-    setting.pulses.reduce((sum, { hour: at, scale, sugarGPerL }) => (at <= hour ? sum * scale + sugarGPerL : sum), setting.sugarGPerL);
   const last = readings.findLast(({ at, verdict }) => verdict === 'follows' && at > pitchedAt);
   const share = Math.max(0, last?.shareGone ?? 0);
   const forecast = forecastAtOnce(input);
   const line = forecast.bands.map(({ hour, low, middle, high }): CoursePoint => {
-    const gone = (leftGPerL: number): number => Math.max(0, Math.min(1, 1 - leftGPerL / basisAt(hour)));
+    const gone = (leftGPerL: number): number => Math.max(0, Math.min(1, 1 - leftGPerL / sugarBasisAt(setting, hour)));
     return { at: momentOf(hour), low: gone(high), middle: gone(middle), high: gone(low) };
   });
   const { endH } = forecast;

@@ -3,7 +3,7 @@ import type { Rng } from '../numerics/index.ts';
 import type { Ranged } from '../quantities/index.ts';
 import { SPEED_KEEPS_H, SPEED_SD, onItsSide, placeOf } from './follow.ts';
 import type { SugarReading } from './follow.ts';
-import { ferment, gridOf } from './model.ts';
+import { ferment, gridOf, sugarBasisAt } from './model.ts';
 import type { Grid, Setting } from './model.ts';
 import { membersOf } from './posterior.ts';
 import type { Member } from './posterior.ts';
@@ -30,6 +30,7 @@ interface Band {
 export interface Forecast {
   /** Sugar left, g/L: the middle and the 10–90 % range. */
   bands: Band[];
+  /** Its later end is infinity where that lies beyond the horizon; null where the middle does. */
   endH: Ranged | null;
   finalSugarGPerL: Ranged;
   /** That it stops with more sugar than its tolerance explains. */
@@ -197,21 +198,29 @@ function summarize(
     const { value, low, high } = rangeOf(column);
     bands.push({ hour: grid.hours[k] ?? 0, low, middle: value, high });
   }
-  const basis = setting.pulses.reduce((sum, { scale, sugarGPerL }) => sum * scale + sugarGPerL, setting.sugarGPerL);
+  const basis = sugarBasisAt(setting);
   const finals = Float64Array.from(runs, (run) => run[steps - 1] ?? 0);
-  const end = rangeOf(Float64Array.from(runs, (run, i) => hourOf(run, grid, (finals[i] ?? 0) + END_WITHIN_G_PER_L)));
   const movingK = placeOf(grid, setting.horizonH - LAST_DAYS * 24);
+  const isMoving = (run: Float64Array): boolean => (run[movingK] ?? 0) - (run[steps - 1] ?? 0) > MOVING_G_PER_L;
+  /** What still moves at the horizon ends beyond it, and what never begins has no end to name. */
+  const end = rangeOf(
+    Float64Array.from(runs, (run) => {
+      const within = (run[steps - 1] ?? 0) + END_WITHIN_G_PER_L;
+      return isMoving(run) || (run[0] ?? 0) <= within ? Number.POSITIVE_INFINITY : hourOf(run, grid, within);
+    }),
+  );
   const stuck = runs.filter((run, i) => {
     const left = run[steps - 1] ?? 0;
     const abv = (basis - left) * setting.abvPerSugar;
-    const isMoving = (run[movingK] ?? 0) - left > MOVING_G_PER_L;
     return (
-      left > STUCK_G_PER_L && !isMoving && abv < Math.min(tolerance.low, members[i]?.kinetics.toleranceAbv ?? tolerance.low) * AT_TOLERANCE
+      left > STUCK_G_PER_L &&
+      !isMoving(run) &&
+      abv < Math.min(tolerance.low, members[i]?.kinetics.toleranceAbv ?? tolerance.low) * AT_TOLERANCE
     );
   });
   return {
     bands,
-    endH: Number.isFinite(end.value) ? { ...end, high: Number.isFinite(end.high) ? end.high : setting.horizonH } : null,
+    endH: Number.isFinite(end.value) ? end : null,
     finalSugarGPerL: rangeOf(finals),
     stickProbability: stuck.length / runs.length,
   };

@@ -100,4 +100,13 @@ describe('a forecast', () => {
     const gaps = some.slice(1, 25).map((hour, i) => hour - some[i]!);
     expect(Math.max(...gaps)).toBeLessThan(2 * Math.min(...gaps));
   });
+
+  it('names no end of what has hardly begun, nor of what still moves where its reckoning ends', async () => {
+    const cold = inputAfter([2, { kind: 'reading', payload: { tempC: 1 } }]);
+    expect((await forecast(cold))!.endH).toBeNull();
+    const input = inputAfter(fed, ...told);
+    const short = { ...input, setting: { ...input.setting, horizonH: input.nowH + 72 } };
+    expect((await forecast(short))!.endH).toBeNull();
+    expect((await forecast(input))!.endH!.value).toBeLessThan(input.setting.horizonH);
+  });
 });

@@ -8,7 +8,7 @@ import type { Ledger } from '../record/index.ts';
 import { yeastOf } from '../yeast/index.ts';
 import { HOUR_MS, RANGE_SD } from '../quantities/index.ts';
 import type { ForecastInput } from './ensemble.ts';
-import { ABV_PER_SUGAR } from './model.ts';
+import { ABV_PER_SUGAR, sugarBasisAt } from './model.ts';
 import type { Pulse, Setting } from './model.ts';
 
 /** How much slower a pH below the yeast’s floor makes it (our estimate). */
@@ -102,8 +102,7 @@ export function forecastInputOf(ledger: Ledger, wish: ForecastWish): ForecastInp
   const yeast = yeastOf(pitch);
   const hourOf = (at: number): number => (at - pitch.at) / HOUR_MS;
   const pulses = pulsesOf(ledger, pitch.at, pitch.volumeL, wish);
-  const basisAt = (hour: number): number =>
-    pulses.filter((pulse) => pulse.hour <= hour).reduce((sum, { scale, sugarGPerL }) => sum * scale + sugarGPerL, pitch.sugarGPerL);
+  const basisAt = (hour: number): number => sugarBasisAt({ sugarGPerL: pitch.sugarGPerL, pulses }, hour);
   const sugarPerSg = pitch.sugarGPerL / Math.max(0.01, pitch.sg - sgAtShare(ledger, 1));
   const readings = tellingReadings(ledger.history.readings.filter((reading) => reading.at > pitch.at && mayBeSo(reading))).map(
     ({ at, shareGone, plusMinus, verdict, sg, expectedSg }) => ({

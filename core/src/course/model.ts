@@ -52,6 +52,12 @@ export interface Setting {
   horizonH: number;
 }
 
+/** The sugar that a liter holds or once held at an hour, g/L: at the pitch, and what was or will be poured in by then. */
+export const sugarBasisAt = (
+  { sugarGPerL: atPitch, pulses }: Pick<Setting, 'sugarGPerL' | 'pulses'>,
+  hour = Number.POSITIVE_INFINITY,
+): number => pulses.reduce((sum, { hour: at, scale, sugarGPerL }) => (at <= hour ? sum * scale + sugarGPerL : sum), atPitch);
+
 /** Half-saturation of growth, mg N/L (our estimate of a common value). */
 const HALF_N = 20;
 /** How much faster for 10 °C more: growth and uptake twofold, death threefold; nothing works above 34 °C (our estimates). */

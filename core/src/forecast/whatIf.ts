@@ -1,6 +1,7 @@
 import { TOO_LATE_SHARE } from '../yeast/index.ts';
 import { sgAtShare, shareGone } from '../record/index.ts';
 import type { Ledger } from '../record/index.ts';
+import { sugarBasisAt } from '../course/index.ts';
 import type { AnnouncedPour, Forecast, ForecastInput, Pulse } from '../course/index.ts';
 import { broughtBy } from '../ingredients/index.ts';
 import { HOUR_MS } from '../quantities/index.ts';
@@ -85,11 +86,7 @@ export function gravityAlong(
     .sort((a, b) => a - b)
     .map((fromH) => {
       const isIn = (pour: AnnouncedPour): boolean => hourOf(pour) <= fromH;
-      const sugarBeforeH = Math.max(fromH, nowH);
-      const basisGPerL = setting.pulses.reduce(
-        (sum, { hour, scale, sugarGPerL }) => (hour <= sugarBeforeH ? sum * scale + sugarGPerL : sum),
-        setting.sugarGPerL,
-      );
+      const basisGPerL = sugarBasisAt(setting, Math.max(fromH, nowH));
       return { fromH, basisGPerL, atShare: gravitiesByShare(withPours(ledger, announced.filter(isIn))) };
     });
   return (hour, sugarGPerL) => {

@@ -39,9 +39,13 @@ function day(at: number): string {
   return days < 7 ? new Date(at).toLocaleDateString(undefined, { weekday: 'long' }) : `in ${days} days`;
 }
 function told({ value, low, high }: Ranged): string {
-  const ends = [day(Math.max(low, props.now)), Number.isFinite(high) ? day(high) : 'nobody knows when'];
-  const bare = ends.map((end) => end.replace(/^in (\d+) days$/, day(value).startsWith('in ') ? '$1' : '$1 days from now'));
-  return `${day(value)} (${bare.join(' to ')})`;
+  const shorter = (at: number): string => day(at).replace(/^in (\d+) days$/, day(value).startsWith('in ') ? '$1' : '$1 days from now');
+  const soonest = shorter(Math.max(low, props.now));
+  return `${day(value)} (${Number.isFinite(high) ? `${soonest} to ${shorter(high)}` : `${soonest} at the soonest`})`;
+}
+function endTold({ endAt, line }: Course): string {
+  if (endAt === null) return `not within ${Math.floor(((line.at(-1)?.at ?? props.now) - props.now) / DAY_MS)} days, as far as is reckoned`;
+  return isAhead(endAt) ? told(endAt) : 'by now, as far as this can tell';
 }
 const isAhead = (range: Ranged | null): range is Ranged => range !== null && Number.isFinite(range.value) && range.value > props.now;
 /** What the question changes, in days and shares; “no sooner” is an answer too. */
@@ -66,7 +70,7 @@ const rows = computed(() => {
   return [
     ...(isAhead(third) && props.shareGone < THIRD_BREAK ? [{ label: 'A third of the sugar gone', value: told(third) }] : []),
     ...(isAhead(half) && props.shareGone < TOO_LATE_SHARE ? [{ label: 'Half of it', value: told(half) }] : []),
-    ...(course.endAt === null ? [] : [{ label: 'It ends', value: hasEnded ? 'by now, as far as this can tell' : told(course.endAt) }]),
+    { label: 'It ends', value: endTold(course) },
     ...(left === null
       ? []
       : [{ label: 'Sugar left then', value: `${show('gPerL', left.value)} (${show('gPerL', left.low)} to ${show('gPerL', left.high)})` }]),
@@ -102,10 +106,11 @@ const rows = computed(() => {
       Past half of the sugar feeding helps no more, and what is left over feeds spoilage.
     </p>
     <p class="small quiet">
-      {{ members }} fermentations that its readings leave possible: growth on nitrogen, sugar eaten by what lives, alcohol that slows and
-      kills, each now faster and now slower than its law, at the temperature of its last days, give or take
-      {{ show('degrees', DRIFT_SD_C) }}. The band is meant to hold the gravity four times in five, beside a reading’s own error, and in
-      trials with other simulated musts it did; real ones may differ more. It takes what is planned, doses and pours, for done.
+      The band is {{ members }} fermentations that its readings leave possible, the figures are {{ course?.input.members ?? 0 }}, the same
+      on every station: growth on nitrogen, sugar eaten by what lives, alcohol that slows and kills, each now faster and now slower than its
+      law, at the temperature of its last days, give or take {{ show('degrees', DRIFT_SD_C) }}. The band is meant to hold the gravity four
+      times in five, beside a reading’s own error, and in trials with other simulated musts it did; real ones may differ more. It takes what
+      is planned, doses and pours, for done.
     </p>
   </section>
 </template>

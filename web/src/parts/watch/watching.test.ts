@@ -30,8 +30,14 @@ describe('the forecast', () => {
     { at: after(4), low: 0.4, middle: 0.5, high: 0.6 },
     { at: after(8), low: 0.5, middle: 0.7, high: 0.8 },
   ];
-  const course = ({ ends = endAt, sticks = 0.07, misses = false } = {}): Course =>
-    ({ pitchedAt: after(0), line, endAt: ends, forecast: { stickProbability: sticks, missesLast: misses } }) as unknown as Course;
+  const course = ({ ends = endAt as Course['endAt'], sticks = 0.07, misses = false } = {}): Course =>
+    ({
+      input: { members: 32 },
+      pitchedAt: after(0),
+      line,
+      endAt: ends,
+      forecast: { stickProbability: sticks, missesLast: misses },
+    }) as unknown as Course;
   const panel = (shown = course(), whatIf = 'planned', shareGone = 0.2) =>
     mount(ForecastPanel, {
       props: {
@@ -60,6 +66,12 @@ describe('the forecast', () => {
     const told = plain(panel(course({ ends: { value: after(1), low: after(0.5), high: after(2) } })).text());
     expect(told).toContain('It endsby now, as far as this can tell');
     expect(told).not.toContain('It sticks');
+    expect(plain(panel(course({ ends: null })).text())).toContain('It endsnot within 6 days, as far as is reckoned');
+    const open = course({ ends: { ...endAt, high: Number.POSITIVE_INFINITY } });
+    expect(plain(panel(open).text())).toContain('It endsin 18 days (10 at the soonest)');
+    expect(plain(panel().text())).toContain(
+      'The band is 500 fermentations that its readings leave possible, the figures are 32, the same on every station',
+    );
     const far = { ...course(), line: [...line.slice(0, 4), { ...line[4]!, at: after(14) }] };
     expect(plain(panel(far).text())).toMatch(/Half of itWednesday \(\w+ to \d+ days from now\)/);
   });
