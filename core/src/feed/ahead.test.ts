@@ -60,6 +60,18 @@ describe('what is announced', () => {
     expect(thinned(exampleBatch('allround', [60, reading(1.085)], [145, reading(1.06)]))).toEqual([]);
   });
 
+  it('is less by each part that is poured, and nothing once the rest stays in the jar', () => {
+    const more = (massG: number): Happening => [
+      130,
+      { kind: 'honey', payload: { name: 'heather', massG, moisture: 0.172, unfermentable: 0.032 } },
+    ];
+    const leftG = (massG: number): number[] =>
+      courseWith(exampleBatch('allround', [60, reading(1.085)], more(massG)), {
+        expects: { roomTempC: 20, pours: [announced[1]!] },
+      }).announced.map((pour) => pour.massG);
+    expect([leftG(150), leftG(379), leftG(381)]).toEqual([[250], [21], []]);
+  });
+
   it('of honey comes when the must has fallen to its gravity, and puts the end off', () => {
     const honeyAlone = { roomTempC: 20, pours: [announced[1]!] };
     const ledger = exampleBatch('allround', [60, reading(1.085)], [120, reading(1.055)]);

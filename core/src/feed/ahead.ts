@@ -30,16 +30,21 @@ function announcedIn(pours: readonly LaterPour[], ledger: Ledger, bare: () => Co
   const { pitch, pours: poured, lastEventAt } = ledger.history;
   if (pitch === null) return [];
   const now = lastEventAt ?? pitch.at;
-  const isIn = ({ name }: LaterPour): boolean => poured.some((pour) => pour.afterPitch && pour.name === name);
+  /** What is poured in parts is announced less by each. */
+  const leftG = ({ name, massG }: LaterPour): number =>
+    massG - poured.filter((pour) => pour.afterPitch && pour.name === name).reduce((sum, pour) => sum + pour.massG, 0);
   return pours
-    .filter((pour) => !isIn(pour) && (pour.composition.sugar > 0 || pitch.at + pour.days * DAY_MS > now))
-    .flatMap(({ massG, composition, days, atSg }) => {
+    .map((pour) => ({ ...pour, leftG: leftG(pour) }))
+    .filter((pour) => pour.leftG > SCRAPED_OUT * pour.massG && (pour.composition.sugar > 0 || pitch.at + pour.days * DAY_MS > now))
+    .flatMap(({ leftG: massG, composition, days, atSg }) => {
       const course = atSg === null ? null : bare();
       const share = atSg === null ? 0 : shareAtSg(ledger, atSg);
       const at = course === null ? pitch.at + days * DAY_MS : whenGone(course, share).value;
       return Number.isFinite(at) ? [{ at, massG, composition }] : [];
     });
 }
+/** Less than this part of what was planned stays in its jar (our estimate). */
+const SCRAPED_OUT = 0.05;
 
 /** The share of the sugar that is gone at a gravity; it falls with the sugar nearly in a line. */
 function shareAtSg(ledger: Ledger, sg: number): number {

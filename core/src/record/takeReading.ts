@@ -133,7 +133,7 @@ function takeFreeSo2(ledger: Folding, mgPerL: number): void {
 
 /** No must warms by so much within so short a time: what was read with a gravity then is its sample’s warmth (our estimates). */
 const JUMP = { byC: 8, withinH: 48 } as const;
-function isOfTheSample({ history: { temps } }: Folding, { tempC = 0, sg, brix }: ReadingSeen, at: number): boolean {
+function isOfTheSample({ history: { temps } }: Folding, { tempC = 0, sg, brix, instrument }: ReadingSeen, at: number): boolean {
   const before = temps.at(-1);
   return (sg ?? brix) !== undefined && before !== undefined && at - before.at <= JUMP.withinH * HOUR_MS && tempC > before.tempC + JUMP.byC;
 }

@@ -104,5 +104,6 @@ describe('a sample that is warmer than its must', () => {
     expect(tempsOf(cool, [48, sg(1.09, 26.5)])).toEqual([19, 26.5]);
     expect(tempsOf(cool, [24 + 49, sg(1.09, 27.5)])).toEqual([19, 27.5]);
     expect(tempsOf(cool, [48, { kind: 'reading', payload: { tempC: 38 } }]), 'read by itself').toEqual([19, 38]);
+    expect(tempsOf(cool, [48, { kind: 'reading', payload: { sg: 1.09, tempC: 30, instrument: 'float' } }]), 'by a float').toEqual([19, 30]);
   });
 });
