@@ -135,6 +135,8 @@ function takeFreeSo2(ledger: Folding, mgPerL: number): void {
 const JUMP = { byC: 8, withinH: 48 } as const;
 function isOfTheSample({ history: { temps } }: Folding, { tempC = 0, sg, brix, instrument }: ReadingSeen, at: number): boolean {
   const before = temps.at(-1);
+  /** A float swims in the must itself. */
+  if (instrument === 'float') return false;
   return (sg ?? brix) !== undefined && before !== undefined && at - before.at <= JUMP.withinH * HOUR_MS && tempC > before.tempC + JUMP.byC;
 }
 
