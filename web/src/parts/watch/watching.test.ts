@@ -30,7 +30,11 @@ describe('the forecast', () => {
     { at: after(4), low: 0.4, middle: 0.5, high: 0.6 },
     { at: after(8), low: 0.5, middle: 0.7, high: 0.8 },
   ];
-  const course = ({ ends = endAt as Course['endAt'], sticks = 0.07, misses = false } = {}): Course =>
+  const course = ({
+    ends = endAt,
+    sticks = 0.07,
+    misses = false,
+  }: { ends?: Course['endAt']; sticks?: number; misses?: boolean } = {}): Course =>
     ({
       input: { members: 32 },
       pitchedAt: after(0),
