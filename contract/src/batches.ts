@@ -1,4 +1,4 @@
-import type { FloatPoint } from '@hollow-bell/core/float';
+import type { Sent } from '@hollow-bell/core/float';
 import { laterPoursOf } from '@hollow-bell/core/must';
 import { DAP_CAP_G_PER_L } from '@hollow-bell/core/nitrogen';
 import type { FeedingPractice } from '@hollow-bell/core/feed';
@@ -155,17 +155,26 @@ const summaryFields = {
   /** Written by whatever program; limits of today do not shut it out. */
   plan: own<BatchPlan>('a plan'),
 } as const;
-/** What a float in the batch sent, oldest first: ms since 1970 UTC, SG, °C. */
+/** What a float in the batch sent, oldest first: ms since 1970 UTC, SG, °C; a probe: ms, °C of the core, °C of the bath. */
 const floatPoint = tuple(figure, figure, orNull(figure));
-const recordFields = { ...summaryFields, events: list(storedEvent, 0, 1_000_000), float: list(floatPoint, 0, 10_000_000) } as const;
+const recordFields = {
+  ...summaryFields,
+  events: list(storedEvent, 0, 1_000_000),
+  float: list(floatPoint, 0, 10_000_000),
+  probe: list(floatPoint, 0, 10_000_000),
+} as const;
 
 /** A batch for those who fold its record themselves. */
 export const batchRecordShape = record(recordFields);
 export type BatchRecord = Fit<typeof batchRecordShape>;
 export const batchShape = record({ ...recordFields, ledger });
 export type Batch = Fit<typeof batchShape>;
-export type BatchSummary = Omit<Batch, 'events' | 'float'>;
-export const floatPointsOf = ({ float }: Pick<BatchRecord, 'float'>): FloatPoint[] => float.map(([at, sg, tempC]) => ({ at, sg, tempC }));
+export type BatchSummary = Omit<Batch, 'events' | 'float' | 'probe'>;
+/** What instruments sent, as the fold takes it. */
+export const sentOf = ({ float, probe }: Pick<BatchRecord, 'float' | 'probe'>): Sent => ({
+  float: float.map(([at, sg, tempC]) => ({ at, sg, tempC })),
+  probe: probe.map(([at, coreC, bathC]) => ({ at, coreC, bathC })),
+});
 
 export const phaseShape = own<ShownPhase>('a phase');
 /** A batch as a line in the book. Gravity and volume are null where the vessel is empty. */

@@ -27,8 +27,12 @@ export const floatPostShape = record({
     record({
       /** When it was read: ISO 8601 with its zone, or ms since 1970 UTC; the moment of arrival where it is left out. */
       at: maybe(either(instant('A moment is written as 2026-11-27T08:00:00Z, or as ms since 1970 UTC.'), anything)),
-      sg: anything,
+      /** A float’s. */
+      sg: maybe(anything),
       tempC: maybe(anything),
+      /** A probe’s, °C. */
+      coreC: maybe(anything),
+      bathC: maybe(anything),
     }),
     1,
     500,
@@ -47,16 +51,34 @@ export const floatAnswerShape = record({
   refused: list(record({ index: count, message: text(1000) }), 0, 500),
 });
 export type FloatAnswer = Fit<typeof floatAnswerShape>;
+/** One reading in so long is kept of each probe. */
+export const PROBE_SLOT_MS = 60_000;
 /** One reading in so long is kept of each float. */
 export const FLOAT_SLOT_MS = 5 * 60_000;
 const TEMP_RANGE = { low: -5, high: 60 };
 
-/** Why a reading cannot be kept; null where it can. */
+const POT_C = { low: 0, high: 100 };
+const lies = (value: number, { low, high }: { low: number; high: number }): boolean => value >= low && value <= high;
+
+/** Why a moment cannot be kept; null where it can. */
+function clockRefusal(at: number, now: number): string | null {
+  if (!(at > 946_684_800_000)) return 'Its clock stands before the year 2000; set it.';
+  return at > now + FLOAT_SLOT_MS ? 'Its clock runs ahead: that time lies in the future.' : null;
+}
+
+/** Why a probe’s reading cannot be kept; null where it can. */
+export function probeRefusal({ coreC, bathC, at }: { coreC: number; bathC: number | undefined; at: number }, now: number): string | null {
+  for (const tempC of [coreC, bathC])
+    if (tempC !== undefined && !lies(tempC, POT_C))
+      return `${tempC} °C is no pot’s, unless it was meant in °F; send degrees Celsius, between ${POT_C.low} and ${POT_C.high}.`;
+  return clockRefusal(at, now);
+}
+
+/** Why a float’s reading cannot be kept; null where it can. */
 export function floatRefusal({ sg, tempC, at }: { sg: number; tempC: number | undefined; at: number }, now: number): string | null {
   if (!(sg >= SG_RANGE.low && sg <= SG_RANGE.high))
     return `${sg} is no specific gravity; send it as 1.048, between ${SG_RANGE.low.toFixed(3)} and ${SG_RANGE.high.toFixed(3)}.`;
   if (tempC !== undefined && !(tempC >= TEMP_RANGE.low && tempC <= TEMP_RANGE.high))
     return `${tempC} °C is no must’s; send degrees Celsius, between ${TEMP_RANGE.low} and ${TEMP_RANGE.high}.`;
-  if (!(at > 946_684_800_000)) return 'Its clock stands before the year 2000; set it.';
-  return at > now + FLOAT_SLOT_MS ? 'Its clock runs ahead: that time lies in the future.' : null;
+  return clockRefusal(at, now);
 }

@@ -1,5 +1,5 @@
 /* What server and browser say to each other, as shapes that both read; `zodOf` makes schemas of them for the server’s door. */
-export { DELETED_FOR_MS, batchPlanShape, feedingPracticeOf, floatPointsOf, mustPlanShape, errorShape, listQueryShape } from './batches.ts';
+export { DELETED_FOR_MS, batchPlanShape, feedingPracticeOf, sentOf, mustPlanShape, errorShape, listQueryShape } from './batches.ts';
 export type {
   ApiError,
   Batch,
@@ -17,7 +17,7 @@ export type {
 export type { BodyOf } from './bodies.ts';
 export type { CalendarAddress } from './calendar.ts';
 export type { NewEvent } from './events.ts';
-export { FLOAT_SLOT_MS, floatRefusal } from './float.ts';
+export { FLOAT_SLOT_MS, PROBE_SLOT_MS, floatRefusal, probeRefusal } from './float.ts';
 export type { FloatAnswer, FloatDevice, FloatPost, MadeFloat } from './float.ts';
 export { misfitOf } from './misfit.ts';
 export { DEFAULT_PRACTICE, HOUSE_PRACTICES, houseOf, unitsOf } from './practice.ts';

@@ -1,4 +1,6 @@
 import { SCHOOL_IDS } from '@hollow-bell/core/feed';
+import { RACK_SCHOOLS } from '@hollow-bell/core/clear';
+import { STABILIZE_SCHOOLS } from '@hollow-bell/core/stabilize';
 import { CALIBRATIONS_C } from '@hollow-bell/core/liquid';
 import { DEGAS_PER_DAY } from '@hollow-bell/core/rounds';
 import { SCALES_G, choice, flag, id, list, maybe, number, numberAbove, orNull, record, text } from '@hollow-bell/core/quantities';
@@ -44,6 +46,11 @@ export const practiceShape = record({
   pitch: choice('rehydrate', 'sprinkle'),
   /** How often a must is degassed in its first week; once a day where nothing is said. */
   degasPerDay: maybe(choice(...DEGAS_PER_DAY)),
+  /** How what is finished is kept from new life, and when it is first racked; as most do where nothing is said. */
+  stabilizing: maybe(choice(...STABILIZE_SCHOOLS)),
+  racking: maybe(choice(...RACK_SCHOOLS)),
+  /** No sulfite goes into it: it is on the label, or a guest cannot drink it. */
+  noSulfites: maybe(flag),
   /** What the house's scale tells apart, g; by the size of what is weighed where nothing is said. */
   scaleG: maybe(choice(...SCALES_G)),
   /** Sign written before or after amounts of money. */

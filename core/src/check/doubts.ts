@@ -5,9 +5,13 @@ import { nitrogenMgPerG, productCaution } from '../nitrogen/index.ts';
 import { LEAST_SUGAR_G, ledgerAfter, mixedOf, nutrientOf, shareGone } from '../record/index.ts';
 import type { EventContent, Ledger, Payloads } from '../record/index.ts';
 import { MUST_SULFITE_WAIT_H } from '../preservatives/index.ts';
+import { gasBeforeFining } from '../clear/index.ts';
+import { HOLD_STOP_C, lastHeating } from '../heat/index.ts';
 import {
   HOUR_MS,
+  MINUTE_MS,
   abvPct,
+  degrees,
   gPerL,
   hours,
   massG,
@@ -24,13 +28,15 @@ import type { Sentence } from '../quantities/index.ts';
 import { fillAcross, filledNow } from '../vessel/index.ts';
 import { DISCARD } from '../rounds/index.ts';
 import { firstShutGate, gatesOf } from '../stabilize/index.ts';
-import { doubtsAbout, finishOf, stabilizedAt } from '../watch/index.ts';
+import { doubtsAbout, finishOf, stabilizedAt, sugarPours } from '../watch/index.ts';
 import { MUST_TEMP_C, SUDDEN_ACID_G_PER_L, yeastOf, yeastToPitchG } from '../yeast/index.ts';
 
 /** What the house holds to where places differ. */
 export interface HouseRules {
   /** The legal cap on DAP. */
   dapCapGPerL: number;
+  /** No sulfite goes into this batch. */
+  noSulfites?: boolean | undefined;
 }
 
 /** Above, what lives in a mead spoils it easily; below, few yeasts live, and few meters are right (our estimates). */
@@ -161,16 +167,39 @@ function aboutIngredient(ledger: Ledger, payload: Payloads['ingredient'], at: nu
   return doubts;
 }
 
-function aboutSorbate(ledger: Ledger, beside: readonly EventContent[]): Sentence[] {
+/** The same powder so soon again is a slip more often than a second dose. */
+const TWICE_MS = HOUR_MS;
+const isTwice = (given: readonly { at: number }[], at: number): boolean => given.some((each) => Math.abs(at - each.at) < TWICE_MS);
+
+/** Sugar that went in first is being eaten by the time the powders come. */
+function afterHoney(ledger: Ledger, powder: 'sulfite' | 'sorbate'): Sentence[] {
+  const { pitch, guarded } = ledger.history;
+  const isIn =
+    pitch !== null && guarded === null && finishOf(ledger).state === 'moving' && sugarPours(ledger).some(({ afterPitch }) => afterPitch);
+  return isIn
+    ? [say`Sugar went in first, and living yeast eats it: ${powder} after it stops nothing surely. Heat would; or let it finish.`]
+    : [];
+}
+
+function aboutSorbate(ledger: Ledger, beside: readonly EventContent[], at: number): Sentence[] {
   const doubts: Sentence[] = [];
   if (ledger.history.pitch !== null && finishOf(ledger).state !== 'finished')
     doubts.push(say`It is not proven still. Sorbate stops no yeast that works already: the mead ferments on, with a taste of it.`);
+  if (isTwice(ledger.history.sorbates, at)) doubts.push(say`Sorbate went in within the hour already. Twice?`);
+  const { hazy, clear } = ledger.history.marks;
+  if (hazy !== undefined && hazy > (clear ?? Number.NEGATIVE_INFINITY))
+    doubts.push(say`It was cloudy at the last look: sorbate keeps yeast from budding, and a cloud of it ferments on. Let it clear first.`);
+  doubts.push(...afterHoney(ledger, 'sorbate'));
   if (ledger.liquid.guardSo2Mg <= 0 && !beside.some(({ kind }) => kind === 'sulfite'))
     doubts.push(say`No sulfite is in it. Sorbate alone is turned into a smell of geraniums by bacteria, which nothing removes.`);
   return doubts;
 }
 
-function aboutSulfite(ledger: Ledger): Sentence[] {
+function aboutSulfite(ledger: Ledger, at: number, { noSulfites }: HouseRules): Sentence[] {
+  if (noSulfites === true) return [say`This batch is to hold no sulfites, by its plan. If it goes in all the same, its label must say so.`];
+  if (isTwice(ledger.history.sulfites, at)) return [say`Sulfite went in within the hour already. Twice?`];
+  const late = afterHoney(ledger, 'sulfite');
+  if (late.length > 0) return late;
   return ledger.history.pitch !== null && finishOf(ledger).state === 'moving'
     ? [say`It still works, by what is on record: sulfite now may stop it halfway, and stops it not surely.`]
     : [];
@@ -200,10 +229,35 @@ function aboutFit(ledger: Ledger, content: EventContent, at: number): Sentence[]
 const aboutLook = ({ mark }: Payloads['note']): Sentence[] => (mark === 'mold' || mark === 'retching' ? [DISCARD] : []);
 const aboutHeat = (ledger: Ledger, { tempC: warm }: Payloads['heat']): Sentence[] =>
   ledger.history.bottled === null
-    ? ledger.history.pitch !== null && warm > MUST_TEMP_C.most && finishOf(ledger).state === 'moving'
+    ? ledger.history.pitch !== null && warm > MUST_TEMP_C.most && finishOf(ledger).state === 'moving' && ledger.history.cores.length === 0
       ? [say`It still works, by what is on record: at ${tempC(warm)} yeast dies, and what sugar is left stays.`]
       : []
     : [say`It is in bottles. Heat in closed glass bursts it: pasteurize with open bottles, or in bulk before; gas and hot glass hurt.`];
+
+/** A core moves slowly: faster than this, °C a minute, it is another place in the pot or another scale (our estimate). */
+const FASTEST_CORE_C_PER_MIN = 6;
+const JUMP_SLACK_C = 3;
+/** Glass between a bath and a mead so far apart may crack, °C (trade practice). */
+const GLASS_BEARS_C = 30;
+
+function aboutCore(ledger: Ledger, { coreC, bathC }: Payloads['core'], at: number): Sentence[] {
+  const doubts = aboutHeat(ledger, { tempC: coreC, minutes: 0 });
+  const before = lastHeating(ledger.history.cores).findLast((each) => each.at <= at);
+  const minutes = before === undefined ? 0 : (at - before.at) / MINUTE_MS;
+  if (before !== undefined && Math.abs(coreC - before.coreC) > JUMP_SLACK_C + FASTEST_CORE_C_PER_MIN * minutes)
+    doubts.push(
+      say`From ${tempC(before.coreC)} to ${tempC(coreC)} in so short a time: is the probe in the bath, or does it read another scale? The middle of the mead counts.`,
+    );
+  if (bathC !== undefined && bathC - coreC > GLASS_BEARS_C)
+    doubts.push(say`The bath is ${degrees(bathC - coreC)} hotter than the mead: glass may crack. Let it come up together.`);
+  if (coreC > HOLD_STOP_C) doubts.push(say`Above ${tempC(HOLD_STOP_C)} the honey cooks: take it off the heat.`);
+  return doubts;
+}
+
+function aboutFining(ledger: Ledger, { fining }: Payloads['fining']): Sentence[] {
+  const gas = fining === 'pectic enzyme' || ledger.history.prickles.length === 0 ? null : gasBeforeFining(ledger);
+  return gas === null ? [] : [gas];
+}
 
 /**
  * What a careful friend would ask before an entry is written, whichever way it comes; empty for a plain one. Nothing here refuses: the
@@ -235,9 +289,13 @@ export function entryDoubts(
     case 'ingredient':
       return [...aboutIngredient(ledger, content.payload, at), ...aboutFit(ledger, content, at)];
     case 'sorbate':
-      return aboutSorbate(ledger, beside);
+      return aboutSorbate(ledger, beside, at);
     case 'sulfite':
-      return aboutSulfite(ledger);
+      return aboutSulfite(ledger, at, rules);
+    case 'fining':
+      return aboutFining(ledger, content.payload);
+    case 'core':
+      return aboutCore(ledger, content.payload, at);
     case 'note':
       return aboutLook(content.payload);
     case 'rack':

@@ -2,11 +2,64 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { Refusal } from '../quantities/index.ts';
 import { referenceCases } from '../reference/cases.ts';
-import { alcoholByBalance, blend, ferment, fermentedFromSg, honeyToReach, mix, shareOfFirst, undilutedSg, waterToReach } from './index.ts';
+import { agreesWithReference } from '../testing/agree.ts';
+import {
+  HEAT_CAPACITY,
+  alcoholByBalance,
+  blend,
+  ferment,
+  fermentedFromSg,
+  honeyToReach,
+  litersAt20,
+  massForTemperature,
+  meadKgPerM3,
+  mix,
+  mixedTemperature,
+  shareOfFirst,
+  thinMead,
+  undilutedSg,
+  waterToReach,
+} from './index.ts';
 import { waterToReachByPoints } from './adjust.ts';
 
 type Numbers = Record<string, number>;
 const cases = (name: string) => referenceCases(name).map((c) => [c.id, c] as const);
+
+describe('what is measured, warm or cold, together or thinned, agrees with the reference values', () => {
+  const measuredOf = (m: Numbers) => ({ volumeL: m['volume_l']!, sg: m['sg']!, abv: m['abv']! });
+  agreesWithReference({
+    mead_density: (i) => meadKgPerM3(i.sg, i.abv, i.t_c),
+    volume_at_20: (i) => litersAt20(i.volume_l, i.t_c, i.sg, i.abv),
+    blend_many: (i) => {
+      const { volumeL, sg, abv, extractGPerL } = blend((i.parts as Numbers[]).map(measuredOf));
+      return { volume_l: volumeL, sg, abv, residual_g_l: extractGPerL, mass_g: volumeL * sg * 998.2 };
+    },
+    thin_mead: (i) => {
+      const { waterL, volumeL, sg, abv, extractGPerL } = thinMead(
+        measuredOf(i),
+        i.target_sg === undefined ? { abv: i.target_abv } : { sg: i.target_sg },
+      );
+      return { water_l: waterL, final_volume_l: volumeL, sg, abv, residual_g_l: extractGPerL };
+    },
+    mix_temperature_heat: (i) =>
+      mixedTemperature((i.parts as Numbers[]).map((p) => ({ massKg: p['mass_kg']!, heatCapacity: p['cp_kj_kgk']!, tempC: p['t_c']! }))),
+    mass_for_temperature: (i) =>
+      massForTemperature(
+        { massKg: i.mass_kg, heatCapacity: i.cp_kj_kgk, tempC: i.t_c },
+        { heatCapacity: i.add_cp_kj_kgk, tempC: i.add_t_c },
+        i.target_c,
+      ),
+  });
+
+  it('warms what was given with as much as was said', () => {
+    const must = { massKg: 15, heatCapacity: HEAT_CAPACITY.must, tempC: 18 };
+    const hot = { heatCapacity: HEAT_CAPACITY.water, tempC: 80 };
+    const massKg = massForTemperature(must, hot, 30);
+    expect(mixedTemperature([must, { ...hot, massKg }])).toBeCloseTo(30, 9);
+    expect(() => massForTemperature(must, hot, 81)).toThrow(Refusal);
+    expect(() => mixedTemperature([])).toThrow(Refusal);
+  });
+});
 
 describe('thinning, thickening, blending', () => {
   it.each(cases('water_to_reach'))('%s', (_id, c) => {
@@ -29,7 +82,7 @@ describe('thinning, thickening, blending', () => {
     const measured = (m: Numbers) => ({ volumeL: m['volume_l']!, sg: m['sg']!, abv: m['abv']! });
     expect(
       c.differences(() => {
-        const { abv, sg, volumeL } = blend(measured(a), measured(b));
+        const { abv, sg, volumeL } = blend([measured(a), measured(b)]);
         return { abv, sg, volume_l: volumeL };
       }),
     ).toEqual([]);

@@ -55,10 +55,39 @@ export interface Measured {
   abv: number;
 }
 
-/** Two measured liquids poured together, by mass: volume (contraction and all), gravity and strength. */
-export function blend(a: Measured, b: Measured): Mixed {
-  return mix(pourTogether(liquidFromMeasured(a.volumeL, a.sg, a.abv), liquidFromMeasured(b.volumeL, b.sg, b.abv)));
+/**
+ * Measured liquids poured together, by mass: volume (contraction and all), gravity and strength. Their order does not matter.
+ * @throws Refusal where there are none, or one is less than nothing
+ */
+export function blend(parts: readonly Measured[]): Mixed {
+  if (parts.length === 0) throw new Refusal('There is nothing to blend.');
+  parts.forEach(({ volumeL }) => requireWithin('The volume', volumeL, 0, 5000, 'L'));
+  return mix(parts.map(({ volumeL, sg, abv }) => liquidFromMeasured(volumeL, sg, abv)).reduce(pourTogether));
 }
+
+export interface Thinned extends Mixed {
+  waterL: number;
+}
+
+/**
+ * Water that brings a fermented mead down to a strength, or toward a gravity of 1.000, by mass.
+ * @throws Refusal where water cannot bring it there
+ */
+export function thinMead(mead: Measured, target: { abv: number } | { sg: number }): Thinned {
+  requireWithin('The volume', mead.volumeL, 0.01, 5000, 'L');
+  const start = liquidFromMeasured(mead.volumeL, mead.sg, mead.abv);
+  const after = (waterG: number): Mixed => mix({ ...start, waterG: start.waterG + waterG });
+  const off = (waterG: number): number => ('abv' in target ? after(waterG).abv - target.abv : after(waterG).sg - target.sg);
+  if ('abv' in target) {
+    if (!(target.abv > 0 && target.abv <= mead.abv))
+      throw new Refusal('Water only weakens: want less alcohol than it has, and more than none.', 'targetAbv');
+  } else if (!((target.sg - 1) * (mead.sg - 1) > 0 && Math.abs(target.sg - 1) <= Math.abs(mead.sg - 1)))
+    throw new Refusal('Water draws a gravity toward 1.000: want one between its own and that.', 'targetSg');
+  const waterG = Math.abs(off(0)) < 1e-9 ? 0 : settled(findRoot(off, 0, 1000 * MOST_TIMES * mead.volumeL, 1e-6));
+  return { waterL: waterG / WATER_20_KG_PER_M3, ...after(waterG) };
+}
+/** Thinned beyond this it is water. */
+const MOST_TIMES = 1000;
 
 /**
  * Share of a, by volume, in a blend of a and b whose linear mean is the target (the square rule).

@@ -1,7 +1,6 @@
 import { fixedPoint, settled } from '../numerics/index.ts';
 import { READING_LIMITS, SG_RANGE, requireWithin } from '../quantities/index.ts';
-import { ETHANOL_20_KG_PER_M3, ethanolDeficitShift, ethanolWaterDensityFromGPerL } from './ethanol.ts';
-import { massFractionFromSg, sucroseExcessShift } from './sucrose.ts';
+import { expandingBeyondWater, requireAbv, warmKgPerM3 } from './density.ts';
 import { WATER_20_KG_PER_M3, waterDensityKgPerM3 } from './water.ts';
 
 /** Calibration temperatures found on hydrometers: 20 °C, and 60 °F on older and American ones. */
@@ -14,21 +13,6 @@ const GLASS_PER_K = 25e-6;
 /** What a home hydrometer is read to, bubbles and meniscus included: our estimate of its 10–90 % range, ± in SG. */
 export const HYDROMETER_PLUS_MINUS = 0.002;
 
-/** What a mead may hold, % vol: nothing stronger is fermented. */
-const MOST_ABV = 22;
-const abvOfSample = (abv: number): number => requireWithin('The alcohol', abv, 0, MOST_ABV, '% vol');
-
-/** SG of the sugar alone, by Tabarié's relation; within what a solution can be. */
-const sugarSg = (sg: number, abv: number): number =>
-  Math.min(1.38, Math.max(SG_RANGE.low, sg + 1 - ethanolWaterDensityFromGPerL((abv / 100) * ETHANOL_20_KG_PER_M3) / WATER_20_KG_PER_M3));
-
-/** By what a sample's density at `tempC` differs from water's more than it does at 20 °C, as SG: its sugar's part and its alcohol's. */
-function expandingBeyondWater(abv: number, tempC: number): (sg: number) => number {
-  if (tempC === 20) return () => 0;
-  const ofAlcohol = ethanolDeficitShift(abv, tempC);
-  return (sg) => (sucroseExcessShift(massFractionFromSg(sugarSg(sg, abv)), tempC) + ofAlcohol) / WATER_20_KG_PER_M3;
-}
-
 /**
  * What a hydrometer shows in a sample of this SG 20/20: its float displaces its own mass, so the scale reads
  * ρ_sample(t)·(1+β(t−cal))/ρ_water(cal).
@@ -36,9 +20,8 @@ function expandingBeyondWater(abv: number, tempC: number): (sg: number) => numbe
  * @param sg 0.97 to 1.2 @param tempC 0 to 60 °C @param abv of the sample, 0 to 22 % vol
  */
 export function hydrometerReading(sg: number, tempC: number, calibrationC: number, abv = 0): number {
-  const beyondWater = expandingBeyondWater(abvOfSample(abv), tempC)(sg);
-  const warmKgPerM3 = (sg - 1 + beyondWater) * WATER_20_KG_PER_M3 + waterDensityKgPerM3(tempC);
-  return (warmKgPerM3 * (1 + GLASS_PER_K * (tempC - calibrationC))) / waterDensityKgPerM3(calibrationC);
+  const beyondWater = expandingBeyondWater(requireAbv(abv), tempC)(sg);
+  return (warmKgPerM3(sg, tempC, beyondWater) * (1 + GLASS_PER_K * (tempC - calibrationC))) / waterDensityKgPerM3(calibrationC);
 }
 
 /**
@@ -52,10 +35,10 @@ export function hydrometerReading(sg: number, tempC: number, calibrationC: numbe
 export function correctedSg(reading: number, tempC: number, calibrationC: number, abv = 0): number {
   requireWithin('The reading', reading, SG_RANGE.low, SG_RANGE.high);
   requireWithin('The sample temperature', tempC, READING_LIMITS.tempC.low, READING_LIMITS.tempC.high, '°C');
-  abvOfSample(abv);
+  requireAbv(abv);
   if (tempC === calibrationC && calibrationC === 20) return reading;
-  const warmKgPerM3 = (reading * waterDensityKgPerM3(calibrationC)) / (1 + GLASS_PER_K * (tempC - calibrationC));
-  const asWater = (warmKgPerM3 - waterDensityKgPerM3(tempC)) / WATER_20_KG_PER_M3 + 1;
+  const sampleKgPerM3 = (reading * waterDensityKgPerM3(calibrationC)) / (1 + GLASS_PER_K * (tempC - calibrationC));
+  const asWater = (sampleKgPerM3 - waterDensityKgPerM3(tempC)) / WATER_20_KG_PER_M3 + 1;
   const beyondWater = expandingBeyondWater(abv, tempC);
   return settled(fixedPoint((sg) => asWater - beyondWater(sg), asWater, 1e-7, 30));
 }

@@ -12,3 +12,13 @@ export function seeded(seed: number): Rng {
 
 /** A draw from the standard normal distribution (Box & Muller, Ann. Math. Statist. 29 (1958) 610–611). */
 export const normal = (rng: Rng): number => Math.sqrt(-2 * Math.log(1 - rng())) * Math.cos(2 * Math.PI * rng());
+
+/** The same things in another order (Fisher and Yates), by the generator's draws. */
+export function shuffled<T>(things: readonly T[], rng: Rng): T[] {
+  const order = [...things];
+  for (let i = order.length - 1; i > 0; i--) {
+    const k = Math.floor(rng() * (i + 1));
+    [order[i], order[k]] = [order[k] as T, order[i] as T];
+  }
+  return order;
+}

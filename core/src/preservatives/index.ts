@@ -4,12 +4,29 @@ export {
   HIGHEST_PH_FOR_SULFITE,
   MOLECULAR_TARGET,
   MUST_SULFITE_WAIT_H,
+  SO2_HALF_LIFE_DAYS,
   SO2_IN,
   SULFITE_SALTS,
   TOTAL_SO2_CAP,
+  USUAL_TABLET_G,
+  daysUntilFaded,
+  dilutedStock,
+  fadedSo2MgPerL,
   freeSo2NeededMgPerL,
   metabisulfiteG,
   molecularSo2MgPerL,
+  so2ToAddMgPerL,
+  stockMl,
+  sulfitePk,
+  sulfiteTablets,
 } from './sulfite.ts';
 export type { SulfiteSalt } from './sulfite.ts';
-export { SORBIC_CAP, SORBIC_IN_SORBATE, potassiumSorbateG, sorbicMgPerL, sorbicNeededMgPerL } from './sorbate.ts';
+export {
+  SORBIC_CAP,
+  SORBIC_IN_SORBATE,
+  potassiumSorbateG,
+  sorbateDose,
+  sorbicMgPerL,
+  sorbicNeededMgPerL,
+  sorbicSolubilityMgPerL,
+} from './sorbate.ts';

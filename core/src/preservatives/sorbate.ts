@@ -1,3 +1,5 @@
+import { requireWithin } from '../quantities/index.ts';
+
 /** Sorbic acid in potassium sorbate: 112.13 / 150.22. */
 export const SORBIC_IN_SORBATE = 112.13 / 150.22;
 
@@ -13,7 +15,9 @@ const NEED_BY_ABV = [
 /** Highest sorbic acid allowed, mg/L: EU Reg. 2019/934 and OIV; US 27 CFR 24.246. */
 export const SORBIC_CAP = { eu: 200, us: 300 } as const;
 
+/** mg/L of sorbic acid that keep a clear, sulfited mead from new life. @param abv 0 to 25 % vol */
 export function sorbicNeededMgPerL(abv: number): number {
+  requireWithin('The alcohol', abv, 0, 25, '% vol');
   if (abv < 10) return 200;
   const last = NEED_BY_ABV[NEED_BY_ABV.length - 1];
   const above = NEED_BY_ABV.findIndex(([at]) => at > abv);
@@ -28,3 +32,24 @@ export const potassiumSorbateG = (sorbicMgPerL: number, volumeL: number): number
 
 /** mg/L of sorbic acid from grams of potassium sorbate. */
 export const sorbicMgPerL = (sorbateG: number, volumeL: number): number => (sorbateG * SORBIC_IN_SORBATE * 1000) / volumeL;
+
+/** Sorbate is dissolved in so much water first, g in 100 ml: far below what water takes, far above what mead does (trade practice). */
+const SORBATE_IN_WATER_G_PER_100_ML = 20;
+
+/** Sorbate for a mead: the acid by its alcohol, held to the cap, the salt, and the water to dissolve it in. @param abv 0 to 25 % vol */
+export function sorbateDose(
+  abv: number,
+  volumeL: number,
+  cap: keyof typeof SORBIC_CAP,
+): { sorbicMgPerL: number; saltG: number; waterMl: number } {
+  const sorbic = Math.min(sorbicNeededMgPerL(abv), SORBIC_CAP[cap]);
+  const saltG = potassiumSorbateG(sorbic, volumeL);
+  return { sorbicMgPerL: sorbic, saltG, waterMl: (100 * saltG) / SORBATE_IN_WATER_G_PER_100_ML };
+}
+
+/** Sorbic acid that water holds at 20 °C without its salt, mg/L, and its pKa (physical tables). */
+const SORBIC_ACID = { dissolvesMgPerL: 1600, pKa: 4.76 } as const;
+
+/** Most sorbic acid that stays dissolved at a pH, mg/L: a stock poured into acid mead passes it where it falls in. @param ph 2.5 to 8 */
+export const sorbicSolubilityMgPerL = (ph: number): number =>
+  SORBIC_ACID.dissolvesMgPerL * (1 + 10 ** (requireWithin('The pH', ph, 2.5, 8) - SORBIC_ACID.pKa));

@@ -25,6 +25,7 @@ export interface ReadingSeen extends Seen {
   zeroSg?: number | undefined;
   zeroBrix?: number | undefined;
   phMeter?: PhCalibration | undefined;
+  phStrip?: boolean | undefined;
 }
 
 /** SG 20/20 behind what an instrument showed, ± 10–90 %. */

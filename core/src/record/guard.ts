@@ -1,4 +1,5 @@
 import { BOUND_SHARE, MOLECULAR_TARGET, freeSo2NeededMgPerL, sorbicNeededMgPerL } from '../preservatives/index.ts';
+import { HOLDS_MIN, heldOf, isHeld } from '../heat/index.ts';
 import { copyOf } from './ledger.ts';
 import type { Folding } from './ledger.ts';
 import { mixedOf } from './view.ts';
@@ -11,6 +12,9 @@ export const LEAST_SUGAR_G = 1;
 /** The formula's pH range; beyond it the nearer end counts. */
 const [LOWEST_PH, HIGHEST_PH] = [2.5, 4.5];
 
+/** The curve of sorbate ends there; it is level long before. */
+const STRONGEST_ABV = 25;
+
 /** A dose counts from this share of what its volume needs: kitchen scales and spoons. Thinned below the other it guards no more (our estimates). */
 export const GUARD = { opensAt: 0.75, holdsTo: 0.6 } as const;
 
@@ -19,7 +23,7 @@ export function guardNeeded(abv: number, ph: number | null): { so2MgPerL: number
   const at = Math.min(HIGHEST_PH, Math.max(LOWEST_PH, ph ?? PH_UNKNOWN));
   return {
     so2MgPerL: freeSo2NeededMgPerL(MOLECULAR_TARGET.dry, at) / (1 - BOUND_SHARE.low),
-    sorbicMgPerL: sorbicNeededMgPerL(abv),
+    sorbicMgPerL: sorbicNeededMgPerL(Math.min(STRONGEST_ABV, abv)),
   };
 }
 
@@ -41,6 +45,7 @@ export function keepUnsweetened(ledger: Folding, sugarG: number): void {
 export function judgeGuard(ledger: Folding, at: number): void {
   if (
     ledger.history.pitch === null ||
+    ledger.history.guarded?.by === 'heat' ||
     (ledger.history.guarded === null && (ledger.liquid.guardSo2Mg === 0 || ledger.liquid.guardSorbicMg === 0))
   )
     return;
@@ -55,5 +60,19 @@ export function judgeGuard(ledger: Folding, at: number): void {
   if (share + 1e-9 < (ledger.history.guarded === null ? GUARD.opensAt : GUARD.holdsTo)) {
     ledger.history.guarded = null;
     ledger.history.unsweetened = null;
-  } else ledger.history.guarded ??= { at, so2MgPerL, sorbicMgPerL };
+  } else ledger.history.guarded ??= { by: 'dose', at, so2MgPerL, sorbicMgPerL };
+}
+
+/** Heat has killed what lived in it: from now on it is guarded, whatever was dosed. It drives the sulfite off. */
+export function killedByHeat(ledger: Folding, at: number): void {
+  ledger.liquid.guardSo2Mg = 0;
+  if (ledger.history.pitch !== null && ledger.history.bottled === null) ledger.history.guarded = { by: 'heat', at };
+}
+
+/** Judges a heating by its log: the shorter of the schools' holds kills. */
+export function heatKills(ledger: Folding, at: number): void {
+  const { units, minutes, since } = heldOf(ledger.history.cores);
+  const { guarded } = ledger.history;
+  const isCounted = guarded?.by === 'heat' && since !== null && guarded.at >= since;
+  if (!isCounted && isHeld({ units: units.value, minutes }, HOLDS_MIN[0])) killedByHeat(ledger, at);
 }

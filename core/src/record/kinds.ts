@@ -49,8 +49,22 @@ export const MARKS = [
   'film',
   'mold',
   'tasting',
+  'pectin',
+  'no pectin',
 ] as const;
 export type Mark = (typeof MARKS)[number];
+/** What is seen of a lamp and a printed word through a glass of it, from the darkest. */
+export const LOOKS = ['dark', 'glow', 'edge', 'blur', 'print'] as const;
+export type Look = (typeof LOOKS)[number];
+/** What may be seen beside a haze. */
+export const SEEN_BESIDE = ['streaks', 'floating pulp', 'sediment on the wall'] as const;
+export type SeenBeside = (typeof SEEN_BESIDE)[number];
+/** Gas on the tongue. */
+export const PRICKLES = ['strong', 'some', 'none'] as const;
+export type Prickle = (typeof PRICKLES)[number];
+/** Gates that a maker's word may open: nobody is hurt by a haze, or by a little gas before fining. */
+export const GATES_BY_WORD = ['clear', 'degassed'] as const;
+export type GateByWord = (typeof GATES_BY_WORD)[number];
 /** What becomes of a bottle. */
 export const BOTTLE_ENDS = ['opened', 'given', 'broken'] as const;
 export type BottleEnd = (typeof BOTTLE_ENDS)[number];

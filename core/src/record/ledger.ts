@@ -6,6 +6,8 @@ import type { SulfiteSalt } from '../preservatives/index.ts';
 import type { Immutable } from '../quantities/index.ts';
 import type { OwnYeast } from '../yeast/index.ts';
 import type { Filled } from '../vessel/index.ts';
+import type { CoreReading } from '../heat/index.ts';
+import type { GateByWord, Look, Prickle, SeenBeside } from './kinds.ts';
 import type { BaseSalt, BottleEnd, Bottles, CureMade, FiningId, Mark, NutrientId, RemovalReason, StallCauseId } from './kinds.ts';
 
 /** A reading of the gravity as the ledger took it. */
@@ -78,6 +80,9 @@ export interface InVessel extends Masses {
 
 export type DoubtedFigure = 'sg' | 'abv' | 'sugarGPerL' | 'shareGone';
 
+/** Enough of sulfite and sorbate, with the doses that this volume then needed; or heat, which killed what lived in it. */
+export type Guard = { by: 'dose'; at: number; so2MgPerL: number; sorbicMgPerL: number } | { by: 'heat'; at: number };
+
 /** What was read, poured and done, and when. */
 export interface History {
   predictedOg: number | null;
@@ -133,14 +138,19 @@ export interface History {
   finings: { at: number; fining: FiningId; name: string; massG: number }[];
   heats: { at: number; tempC: number; minutes: number }[];
   filters: { at: number; through: string }[];
+  /** While it was heated, in order. */
+  cores: CoreReading[];
+  looks: { at: number; through: Look; beside: SeenBeside[] }[];
+  prickles: { at: number; prickle: Prickle }[];
+  words: Partial<Record<GateByWord, { at: number; says: string }>>;
   marks: Partial<Record<Mark, number>>;
   losses: { at: number; volumeL: number; why: RemovalReason | 'racking' | 'split' }[];
   rackedAt: number | null;
   /** What it was put into, as it was filled then; none where it still stands where its plan put it. */
   vessels: Filled[];
   place: { name: string; at: number } | null;
-  /** Since when enough of sulfite and sorbate is in it, with the doses that this volume then needed; null while it is not. */
-  guarded: { at: number; so2MgPerL: number; sorbicMgPerL: number } | null;
+  /** What keeps it from new life, and since when; null while nothing does. */
+  guarded: Guard | null;
   /** The mead just before sugar went into it under that guard; null while none did. */
   unsweetened: Ledger | null;
   /** What was closed, and the mead as it was then. */
@@ -178,7 +188,7 @@ export interface Folding {
 export type Ledger = Immutable<Folding>;
 
 /** Raised when the fold’s rules or this shape change: what is stored of older ones is folded again. */
-export const LEDGER_VERSION = 4;
+export const LEDGER_VERSION = 5;
 
 const nothing = (): InVessel => ({
   ...noMasses(),
@@ -220,6 +230,10 @@ const untouched = (): History => ({
   finings: [],
   heats: [],
   filters: [],
+  cores: [],
+  looks: [],
+  prickles: [],
+  words: {},
   marks: {},
   losses: [],
   rackedAt: null,

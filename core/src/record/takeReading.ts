@@ -140,13 +140,15 @@ function isOfTheSample({ history: { temps } }: Folding, { tempC = 0, sg, brix, i
   return (sg ?? brix) !== undefined && before !== undefined && at - before.at <= JUMP.withinH * HOUR_MS && tempC > before.tempC + JUMP.byC;
 }
 
+/** A paper strip, ± pH (our estimate). */
+export const STRIP_PLUS_MINUS = 0.3;
 /** What a reading fixes: how much has fermented, or what the must was; acid, warmth and what else was measured. */
 export function takeReading(ledger: Folding, payload: ReadingSeen, moment: Moment): void {
-  const { tempC, ph, phMeter, taGPerL, freeSo2MgPerL, leesMm } = payload;
+  const { tempC, ph, phMeter, phStrip, taGPerL, freeSo2MgPerL, leesMm } = payload;
   const { id, at, assumptions } = moment;
   if (ph !== undefined) {
     const value = phMeter === undefined ? ph : correctedPh(ph, phMeter);
-    ledger.history.ph = { value, plusMinus: phPlusMinus(phMeter ?? null, at), at };
+    ledger.history.ph = { value, plusMinus: phStrip === true ? STRIP_PLUS_MINUS : phPlusMinus(phMeter ?? null, at), at };
   }
   if (tempC !== undefined && !isOfTheSample(ledger, payload, at)) ledger.history.temps.push({ at, tempC });
   if (taGPerL !== undefined) ledger.history.ta = { value: taGPerL, at };

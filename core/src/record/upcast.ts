@@ -3,7 +3,7 @@ import type { Composition, Family } from '../ingredients/index.ts';
 import { Refusal } from '../quantities/index.ts';
 import type { BatchEvent } from './events.ts';
 import { LEDGER_VERSION, emptyLedger } from './ledger.ts';
-import type { Care, Folding, History, InVessel, Ledger, Pour, ReadingPoint, Temperature } from './ledger.ts';
+import type { Care, Folding, Guard, History, InVessel, Ledger, Pour, ReadingPoint, Temperature } from './ledger.ts';
 import { nutrientOf } from './salts.ts';
 
 /* The one place that reads what older programs wrote: entries, and the parcels in them. What is stored is never changed. */
@@ -23,13 +23,19 @@ interface FlatLedger extends Partial<InVessel>, Partial<Omit<History, 'readings'
   honeys?: { at: number; name: string; massG: number; afterPitch: boolean }[];
   additions?: Omit<Pour, 'composition'>[];
 }
-/** Groups since version 3; vessels, finings, heat, and every height of the lees since 4. */
+/** Groups since version 3; vessels, finings, heat, and every height of the lees since 4; what guards by kind, looks and words since 5. */
 const GROUPED_SINCE = 3;
 type LastLees = { value: number; at: number } | null;
 const leesOf = (last: LastLees | undefined): History['lees'] =>
   last === undefined || last === null ? [] : [{ mm: last.value, at: last.at }];
 /** The ledger of version 3, which kept the last height of the lees alone. */
-type ThirdLedger = Omit<Ledger, 'history'> & { history: Partial<Ledger['history']> & { leesMm?: LastLees } };
+type ThirdLedger = Omit<Ledger, 'history'> & {
+  history: Partial<Omit<Ledger['history'], 'guarded'>> & { leesMm?: LastLees; guarded?: OldGuard | null };
+};
+/** Sulfite and sorbate alone guarded then. */
+type OldGuard = Partial<Guard> & { at: number };
+const guardBy = (guard: OldGuard | null | undefined): Guard | null =>
+  guard === null || guard === undefined ? null : ({ by: 'dose', ...guard } as Guard);
 /** A pH meter nobody calibrated, as it was taken when readings did not say. */
 const PH_PLUS_MINUS = 0.2;
 
@@ -118,7 +124,8 @@ function widened(stored: ThirdLedger): Ledger {
     history: {
       ...emptyLedger().history,
       ...kept,
-      lees: leesOf(leesMm),
+      lees: kept.lees ?? leesOf(leesMm),
+      guarded: guardBy(kept.guarded),
       unsweetened: unsweetened === null ? null : upcastLedger(unsweetened),
       bottled: bottled === null ? null : { ...bottled, mead: upcastLedger(bottled.mead) },
     },

@@ -1,6 +1,8 @@
 import type { FeedingPlan } from '../feed/index.ts';
 import type { EventContent, Ledger } from '../record/index.ts';
 import type { Sentence } from '../quantities/index.ts';
+import type { RackSchool } from '../clear/index.ts';
+import type { StabilizeSchool } from '../stabilize/index.ts';
 import type { BatchState } from '../watch/index.ts';
 
 /** Four bells: well, asks, waits, stop. Each has its own shape; color only repeats it. */
@@ -40,9 +42,18 @@ export type DegasPerDay = (typeof DEGAS_PER_DAY)[number];
 /** What most do. */
 export const USUALLY_PER_DAY: DegasPerDay = 1;
 
+/** How a house works, as far as asks hang on it; what most do where nothing is said. */
+export interface AskPractice {
+  degasPerDay?: DegasPerDay | undefined;
+  stabilizing?: StabilizeSchool | undefined;
+  racking?: RackSchool | undefined;
+}
+
 /** A batch as a rule looks at it. */
 export interface Asking {
   degasPerDay: DegasPerDay;
+  school: StabilizeSchool;
+  rackSchool: RackSchool;
   ledger: Ledger;
   /** Null before the pitch. */
   feeding: FeedingPlan | null;

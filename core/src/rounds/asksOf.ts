@@ -2,10 +2,11 @@ import type { FeedingPlan } from '../feed/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { mixedOf } from '../record/index.ts';
 import type { Ledger } from '../record/index.ts';
+import { USUAL_SCHOOL } from '../stabilize/index.ts';
 import { stateOf, traitsOf } from '../watch/index.ts';
 import type { BatchState } from '../watch/index.ts';
 import { USUALLY_PER_DAY, asked } from './ask.ts';
-import type { Ask, AskRule, Asked, Asking, DegasPerDay, Station } from './ask.ts';
+import type { Ask, AskPractice, AskRule, Asked, Asking, Station } from './ask.ts';
 import { ASK_RULES } from './asks/index.ts';
 import type { AskKind } from './asks/index.ts';
 import { byUrgency } from './urgency.ts';
@@ -46,8 +47,16 @@ function openAsks(of: Asking): Ask[] {
 /** What the yeast's own pace asks for; bags, smells and starters have a time of their own. */
 const PACED: readonly string[] = ['dose', 'degas', 'cap', 'sulfur', 'reading'] satisfies AskKind[];
 
-const asking = (ledger: Ledger, feeding: FeedingPlan | null, state: BatchState, now: number, degasPerDay: DegasPerDay): Asking => ({
+const asking = (
+  ledger: Ledger,
+  feeding: FeedingPlan | null,
+  state: BatchState,
+  now: number,
+  { degasPerDay = USUALLY_PER_DAY, stabilizing = USUAL_SCHOOL, racking = 'at dryness' }: AskPractice,
+): Asking => ({
   degasPerDay,
+  school: stabilizing,
+  rackSchool: racking,
   ledger,
   feeding,
   state,
@@ -56,9 +65,9 @@ const asking = (ledger: Ledger, feeding: FeedingPlan | null, state: BatchState, 
 });
 
 /** What one vessel asks for, most pressing first; never empty, since “nothing” is an answer too. What was put off waits or is gone. */
-export function asksOf(ledger: Ledger, feeding: FeedingPlan | null, now: number, degasPerDay: DegasPerDay = USUALLY_PER_DAY): Ask[] {
+export function asksOf(ledger: Ledger, feeding: FeedingPlan | null, now: number, practice: AskPractice = {}): Ask[] {
   const state = stateOf(ledger, now);
-  const open = openAsks(asking(ledger, feeding, state, now, degasPerDay)).flatMap((each) => settled(each, ledger, now));
+  const open = openAsks(asking(ledger, feeding, state, now, practice)).flatMap((each) => settled(each, ledger, now));
   return open.length > 0 ? open.sort(byUrgency) : [askOf('nothing', RULES.length, asked(undefined, 'still', now, state.sentence))];
 }
 
@@ -71,7 +80,7 @@ export const unreckonedAsk = (why: Sentence, now: number): Ask =>
   );
 
 /** Where the work on a batch is now. */
-export function stationOf(ledger: Ledger, feeding: FeedingPlan | null, now: number): Station {
+export function stationOf(ledger: Ledger, feeding: FeedingPlan | null, now: number, practice: AskPractice = {}): Station {
   if (mixedOf(ledger) === null && ledger.history.bottled === null) return ledger.liquid.pouredG > 0 ? 'watch' : 'formulate';
-  return asksOf(ledger, feeding, now)[0]?.station ?? 'watch';
+  return asksOf(ledger, feeding, now, practice)[0]?.station ?? 'watch';
 }

@@ -5,7 +5,7 @@ import type { Ledger } from '../record/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { doseTold } from './asks/dose.ts';
 import { asksOf } from './asksOf.ts';
-import type { Station } from './ask.ts';
+import type { AskPractice, Station } from './ask.ts';
 
 /** Something with a date, for a calendar outside. */
 export interface CalendarEntry {
@@ -18,7 +18,7 @@ export interface CalendarEntry {
 }
 
 /** Everything of a batch that has a date: each dose that is still to come, and what it waits for. */
-export function calendarOf(ledger: Ledger, feeding: FeedingPlan | null, now: number): CalendarEntry[] {
+export function calendarOf(ledger: Ledger, feeding: FeedingPlan | null, now: number, practice: AskPractice = {}): CalendarEntry[] {
   const doses = feeding === null ? [] : feedingNow(feeding, ledger, now).doses.filter(isComing);
   const fed = doses
     .filter(({ parts }) => parts.some(({ massG }) => massG >= LEAST_DOSE_G))
@@ -32,7 +32,7 @@ export function calendarOf(ledger: Ledger, feeding: FeedingPlan | null, now: num
       ],
       station: 'feed',
     }));
-  const asked = asksOf(ledger, feeding, now).flatMap(({ dated, dueAt, station }): CalendarEntry[] =>
+  const asked = asksOf(ledger, feeding, now, practice).flatMap(({ dated, dueAt, station }): CalendarEntry[] =>
     dated === undefined ? [] : [{ id: `${station} ${dueAt}`, at: dueAt, summary: dated, detail: [], station }],
   );
   return [...fed, ...asked].sort((a, b) => a.at - b.at);

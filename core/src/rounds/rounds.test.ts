@@ -99,7 +99,7 @@ describe('the state of a batch', () => {
     expect(phase(41 * DAY, ...stable, [40 * DAY, sg(0.992)])).toBe('moving again');
     expect(phase(31 * DAY, ...dosed, [30 * DAY, sg(0.992)])).toBe('moving again');
     const verified = (reading: number): boolean | undefined =>
-      gatesOf(ledger(...dosed, [30 * DAY, sg(reading)]), after(31 * DAY)).find(({ id }) => id === 'verified')?.open;
+      gatesOf(ledger(...dosed, [30 * DAY, sg(reading)]), after(31 * DAY)).find(({ id }) => id === 'verified')?.state === 'open';
     expect([verified(0.996), verified(0.992)]).toEqual([true, false]);
   });
 
@@ -301,7 +301,9 @@ describe('the daily work of the first week', () => {
   ];
   const degassed: [number, EventContent] = [49, { kind: 'note', payload: { text: 'Degassed', mark: 'degassed' } }];
   const asked = (kind: string, h: number, perDay: 0 | 1 | 2, ...more: [number, EventContent][]) =>
-    asksOf(ledger(...falling, degassed, ...more), null, after(h), perDay).some((ask) => ask.kind === kind && ask.bell === 'swinging');
+    asksOf(ledger(...falling, degassed, ...more), null, after(h), { degasPerDay: perDay }).some(
+      (ask) => ask.kind === kind && ask.bell === 'swinging',
+    );
 
   it.each([
     [1, 24],

@@ -1,18 +1,26 @@
-import type { Ledger } from '../record/index.ts';
+import type { GateByWord, Ledger } from '../record/index.ts';
 import { HOUR_MS, gravity, hours, say, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
-import { WAIT_H, fellSince, finishOf, provenReadings, stabilizedAt } from '../watch/index.ts';
+import { HEAT_REST_H, WAIT_H, fellSince, finishOf, provenReadings, stabilizedAt, whyNotBottle } from '../watch/index.ts';
 import type { Finish } from '../watch/index.ts';
+import { HOLDS_MIN, heldOf } from '../heat/index.ts';
+import { USUAL_SCHOOL } from './schools.ts';
+import type { StabilizeSchool } from './schools.ts';
 
 type GateId = 'finished' | 'clear' | 'degassed' | 'stabilized' | 'waited' | 'verified';
+
+/** Open by what is on record, shut, passed by the school, or opened by the maker's word. */
+export type GateState = 'open' | 'shut' | 'not needed' | 'by your word';
 
 export interface Gate {
   id: GateId;
   name: string;
-  open: boolean;
+  state: GateState;
   /** What it saw, or what it wants to see. */
   sentence: Sentence;
 }
+
+const gate = (id: GateId, name: string, state: GateState, sentence: Sentence): Gate => ({ id, name, state, sentence });
 
 /** What the first gate saw, or truly still wants. */
 function finishTold({ state, by, last, provenAt, wantsHydrometer, stillness }: Finish): Sentence {
@@ -26,63 +34,118 @@ function finishTold({ state, by, last, provenAt, wantsHydrometer, stillness }: F
   return say`wants an equal reading on or after ${when(provenAt ?? 0)}`;
 }
 
-/** The stabilizing sequence before honey, in order. */
-export function gatesOf(ledger: Ledger, now: number): Gate[] {
-  const finish = finishOf(ledger);
-  const stable = stabilizedAt(ledger);
-  const { clear, hazy, degassed } = ledger.history.marks;
+function finishedGate(finish: Finish, school: StabilizeSchool): Gate {
+  const isDone = finish.state === 'finished';
+  if (!isDone && school === 'heat')
+    return gate('finished', 'Finished', 'not needed', say`heat stops what still works; it is read for a week afterwards`);
+  return gate('finished', 'Finished', isDone ? 'open' : 'shut', finishTold(finish));
+}
+
+/** A gate of eye or tongue: seen, or by word, or wanted where the school does. */
+function sensedGate(
+  ledger: Ledger,
+  id: GateByWord,
+  seen: { at: number; told: Sentence } | null,
+  wants: Sentence,
+  passed: Sentence | null,
+): Gate {
+  const name = { clear: 'Clear', degassed: 'Degassed' }[id];
+  const word = ledger.history.words[id];
+  if (seen !== null) return gate(id, name, 'open', seen.told);
+  if (word !== undefined) return gate(id, name, 'by your word', say`${when(word.at)}: “${word.says}”`);
+  return passed === null ? gate(id, name, 'shut', wants) : gate(id, name, 'not needed', passed);
+}
+
+function clearGate(ledger: Ledger, school: StabilizeSchool): Gate {
+  const { clear, hazy } = ledger.history.marks;
+  const seen = clear !== undefined && clear >= (hazy ?? Number.NEGATIVE_INFINITY) ? { at: clear, told: say`judged ${when(clear)}` } : null;
+  const passed: Partial<Record<StabilizeSchool, Sentence>> = {
+    heat: say`heat kills in the haze too`,
+    dry: say`a haze feeds nothing`,
+    sweetener: say`a haze feeds nothing`,
+  };
+  return sensedGate(ledger, 'clear', seen, say`wants your eye: print read through it, or your word`, passed[school] ?? null);
+}
+
+function degassedGate(ledger: Ledger, finish: Finish, school: StabilizeSchool): Gate {
+  const { degassed } = ledger.history.marks;
   /** What was stirred out while it fermented came back. */
-  const isDegassed = degassed !== undefined && degassed >= (finish.since?.at ?? Number.NEGATIVE_INFINITY);
-  const isClear = clear !== undefined && clear >= (hazy ?? Number.NEGATIVE_INFINITY);
-  const waitEnds = stable === null ? null : stable + WAIT_H * HOUR_MS;
+  const isOut = degassed !== undefined && degassed >= (finish.since?.at ?? Number.NEGATIVE_INFINITY);
+  const seen = isOut ? { at: degassed, told: say`since ${when(degassed)}` } : null;
+  const passed = school === 'dry' || school === 'sweetener' ? say`a little gas harms nothing here` : null;
+  return sensedGate(ledger, 'degassed', seen, say`wants no prickle on the tongue, or your word`, passed);
+}
+
+/** What is missing of both powders. */
+function dosesWanted({ liquid }: Ledger): Sentence {
+  if (liquid.guardSo2Mg > 0 && liquid.guardSorbicMg > 0) return say`wants more: what is in guards this volume too little`;
+  if (liquid.guardSo2Mg > 0) return say`sulfite is in; wants sorbate`;
+  return liquid.guardSorbicMg > 0 ? say`sorbate is in; wants sulfite, without which it spoils` : say`wants sulfite and sorbate`;
+}
+
+/** How far a heating has come. */
+function heatWanted({ history: { cores } }: Ledger): Sentence {
+  const { units, since } = heldOf(cores);
+  return since === null
+    ? say`wants the core at 60 °C for ${String(HOLDS_MIN[0])} minutes or more`
+    : say`${units.value.toFixed(0)} units since the core read 60 °C; wants ${String(HOLDS_MIN[0])} at least`;
+}
+
+function stabilizedGates(ledger: Ledger, school: StabilizeSchool, now: number): Gate[] {
+  const { guarded } = ledger.history;
+  const stable = stabilizedAt(ledger);
+  if (guarded === null && (school === 'dry' || school === 'sweetener')) {
+    const why = whyNotBottle(ledger, now);
+    return [
+      gate('stabilized', 'Stabilized', 'not needed', say`nothing goes in that could ferment`),
+      gate('waited', 'Waited', 'not needed', say`nothing has to work`),
+      gate('verified', 'Dry and still', why === null ? 'open' : 'shut', why ?? say`nothing in it can burst glass`),
+    ];
+  }
+  const byHeat = guarded === null ? school === 'heat' : guarded.by === 'heat';
+  const waitH = byHeat ? HEAT_REST_H : WAIT_H;
+  const waitEnds = stable === null ? null : stable + waitH * HOUR_MS;
   const after = waitEnds === null ? undefined : provenReadings(ledger).find((reading) => reading.at >= waitEnds);
   const verified = after !== undefined && stable !== null && !fellSince(ledger, stable);
+  const wants = byHeat ? heatWanted(ledger) : dosesWanted(ledger);
   return [
-    {
-      id: 'finished',
-      name: 'Finished',
-      open: finish.state === 'finished',
-      sentence: finishTold(finish),
-    },
-    {
-      id: 'clear',
-      name: 'Clear',
-      open: isClear,
-      sentence: isClear ? say`judged ${when(clear)}` : say`wants your eye: print read through it`,
-    },
-    {
-      id: 'degassed',
-      name: 'Degassed',
-      open: isDegassed,
-      sentence: isDegassed ? say`since ${when(degassed)}` : say`wants no prickle on the tongue`,
-    },
-    {
-      id: 'stabilized',
-      name: 'Stabilized',
-      open: stable !== null,
-      sentence: stable === null ? say`wants sulfite and sorbate` : say`${when(stable)}`,
-    },
-    {
-      id: 'waited',
-      name: `${WAIT_H} hours waited`,
-      open: waitEnds !== null && now >= waitEnds,
-      sentence:
-        waitEnds === null
-          ? say`starts with the sulfite`
-          : now >= waitEnds
-            ? say`since ${when(stable ?? now)}`
-            : say`${hours((waitEnds - now) / HOUR_MS)} to go, until ${when(waitEnds)}`,
-    },
-    {
-      id: 'verified',
-      name: 'Same gravity after the wait',
-      open: verified,
-      sentence: verified ? say`${gravity(after.sg)}` : say`wants one reading after the wait`,
-    },
+    gate(
+      'stabilized',
+      'Stabilized',
+      stable === null ? 'shut' : 'open',
+      stable === null ? wants : byHeat ? say`heated ${when(stable)}` : say`${when(stable)}`,
+    ),
+    gate(
+      'waited',
+      byHeat ? `${waitH} hours rested` : `${waitH} hours waited`,
+      waitEnds !== null && now >= waitEnds ? 'open' : 'shut',
+      waitEnds === null
+        ? say`starts with ${byHeat ? 'the heat' : 'the dose'}`
+        : now >= waitEnds
+          ? say`since ${when(stable ?? now)}`
+          : say`${hours((waitEnds - now) / HOUR_MS)} to go, until ${when(waitEnds)}`,
+    ),
+    gate(
+      'verified',
+      'Same gravity after the wait',
+      verified ? 'open' : 'shut',
+      verified ? say`${gravity(after.sg)}` : say`wants one reading after the ${byHeat ? 'rest' : 'wait'}`,
+    ),
+  ];
+}
+
+/** The gates of a school before honey or glass, in order. */
+export function gatesOf(ledger: Ledger, now: number, school: StabilizeSchool = USUAL_SCHOOL): Gate[] {
+  const finish = finishOf(ledger);
+  return [
+    finishedGate(finish, school),
+    clearGate(ledger, school),
+    degassedGate(ledger, finish, school),
+    ...stabilizedGates(ledger, school, now),
   ];
 }
 
 /** Whether honey may go in, and if not, the first gate that is shut. */
 export function firstShutGate(gates: readonly Gate[]): Gate | null {
-  return gates.find((gate) => !gate.open) ?? null;
+  return gates.find(({ state }) => state === 'shut') ?? null;
 }

@@ -2,14 +2,14 @@ import type { Ledger } from '../record/index.ts';
 import {
   BOUND_SHARE,
   HIGHEST_PH_FOR_SULFITE,
-  SORBIC_CAP,
   TOTAL_SO2_CAP,
   freeSo2NeededMgPerL,
   metabisulfiteG,
-  potassiumSorbateG,
-  sorbicNeededMgPerL,
+  so2ToAddMgPerL,
+  sorbateDose,
 } from '../preservatives/index.ts';
 import type { SulfiteSalt } from '../preservatives/index.ts';
+import type { PhKnown } from './phKnown.ts';
 import { DAY_MS, mgPerL, phValue, say, verdict } from '../quantities/index.ts';
 import type { Ranged, Verdict } from '../quantities/index.ts';
 
@@ -18,13 +18,14 @@ type Region = 'us' | 'eu';
 export interface StabilizeInput {
   volumeL: number;
   abv: number;
-  ph: number;
+  /** By meter, strip or kind of mead. */
+  known: PhKnown;
   molecularMgPerL: number;
   salt: SulfiteSalt;
   region: Region;
   /** SO2 already added, mg/L of this volume. */
   so2MgPerL: number;
-  /** Free SO2 that was measured in it, mg/L, and still counts; 0 where none was. */
+  /** Free SO2 that is there, mg/L, measured or reckoned; 0 where none is known of. */
   freeThereMgPerL: number;
 }
 
@@ -41,6 +42,9 @@ export function freeSo2There(ledger: Ledger, now: number): number | null {
   return [...changes, rackedAt ?? Number.NEGATIVE_INFINITY].some((at) => at > freeSo2.at) ? null : freeSo2.value;
 }
 
+/** The formula’s own range. */
+const [LOWEST_PH, HIGHEST_PH] = [2.5, 4.5];
+
 export interface StabilizePlan {
   freeMgPerL: number;
   /** More than the free target: part binds. */
@@ -48,33 +52,51 @@ export interface StabilizePlan {
   sulfiteG: Ranged;
   sorbicMgPerL: number;
   sorbateG: number;
+  /** To dissolve the sorbate in. */
+  waterMl: number;
   verdicts: Verdict[];
 }
 
 /** Sulfite and sorbate for a finished, clear, degassed mead (the chemical school), with what speaks against it. */
 export function planStabilizing(input: StabilizeInput): StabilizePlan {
-  const { volumeL, abv, ph, region } = input;
-  const freeMgPerL = freeSo2NeededMgPerL(input.molecularMgPerL, ph);
-  const { freeThereMgPerL } = input;
+  const { volumeL, abv, known, region, freeThereMgPerL } = input;
+  const ph = known.plannedPh;
+  const freeAt = (at: number): number => freeSo2NeededMgPerL(input.molecularMgPerL, Math.min(HIGHEST_PH, Math.max(LOWEST_PH, at)));
+  const freeMgPerL = freeAt(ph);
   const off = freeThereMgPerL > 0 ? Math.min(freeThereMgPerL, FREE_PLUS_MINUS_MG_PER_L) : 0;
-  const toAdd = (bound: number, there: number): number => Math.max(0, freeMgPerL - there) / (1 - bound);
   const addMgPerL = {
-    value: toAdd(BOUND_SHARE.value, freeThereMgPerL),
-    low: toAdd(BOUND_SHARE.low, freeThereMgPerL + off),
-    high: toAdd(BOUND_SHARE.high, freeThereMgPerL - off),
+    value: so2ToAddMgPerL(freeMgPerL, freeThereMgPerL, BOUND_SHARE.value),
+    low: so2ToAddMgPerL(Math.min(freeMgPerL, freeAt(known.ph.low)), freeThereMgPerL + off, BOUND_SHARE.low),
+    high: so2ToAddMgPerL(Math.max(freeMgPerL, freeAt(known.ph.high)), freeThereMgPerL - off, BOUND_SHARE.high),
   };
   const grams = (mg: number): number => metabisulfiteG(mg, volumeL, input.salt);
-  const sorbic = Math.min(sorbicNeededMgPerL(abv), SORBIC_CAP[region]);
+  const sorbate = sorbateDose(Math.min(25, abv), volumeL, region);
   const verdicts: Verdict[] = [];
-  if (ph > HIGHEST_PH_FOR_SULFITE) {
+  if (known.by === 'measured' && ph > HIGHEST_PH_FOR_SULFITE) {
     verdicts.push(
       verdict(
         'ph',
         'stop',
-        say`At pH ${phValue(ph)} it would take ${mgPerL(addMgPerL.value)} of sulfite to protect it, and it would taste of it. Lower the pH below ${phValue(HIGHEST_PH_FOR_SULFITE)} first.`,
+        say`At pH ${phValue(ph)} it would take ${mgPerL(addMgPerL.value)} of sulfite to protect it, and it would taste of it. Lower the pH below ${phValue(HIGHEST_PH_FOR_SULFITE)} first: tartaric acid in a glass by halves, measured each time, then scaled up.`,
       ),
     );
   }
+  if (known.by !== 'measured')
+    verdicts.push(
+      verdict(
+        'ph-assumed',
+        'care',
+        say`${known.by === 'strip' ? 'A strip reads' : 'Nobody measured the pH. Meads of this kind mostly lie'} between ${phValue(known.ph.low)} and ${phValue(known.ph.high)}, by our estimate. The dose is for ${phValue(ph)}, the safe end: more sulfite than may be needed, and it costs some taste.`,
+      ),
+    );
+  if (known.by !== 'measured' && known.ph.high > HIGHEST_PH_FOR_SULFITE)
+    verdicts.push(
+      verdict(
+        'ph-may-be-high',
+        'care',
+        say`It may lie above pH ${phValue(HIGHEST_PH_FOR_SULFITE)}, where sulfite guards little. A strip tells; with acid by taste, half at a time, it comes down.`,
+      ),
+    );
   if (input.so2MgPerL + addMgPerL.value > TOTAL_SO2_CAP[region]) {
     verdicts.push(
       verdict(
@@ -105,8 +127,9 @@ export function planStabilizing(input: StabilizeInput): StabilizePlan {
     freeMgPerL,
     addMgPerL,
     sulfiteG: { value: grams(addMgPerL.value), low: grams(addMgPerL.low), high: grams(addMgPerL.high) },
-    sorbicMgPerL: sorbic,
-    sorbateG: potassiumSorbateG(sorbic, volumeL),
+    sorbicMgPerL: sorbate.sorbicMgPerL,
+    sorbateG: sorbate.saltG,
+    waterMl: sorbate.waterMl,
     verdicts,
   };
 }

@@ -1,5 +1,6 @@
 import { say, volumeL as liters } from '../quantities/index.ts';
 import type { Working } from '../quantities/index.ts';
+import { freeSo2NeededMgPerL, sulfitePk } from '../preservatives/index.ts';
 import { FREE_PLUS_MINUS_MG_PER_L } from './plan.ts';
 import type { StabilizeInput, StabilizePlan } from './plan.ts';
 import { BOUND_SHARE } from '../preservatives/index.ts';
@@ -24,8 +25,17 @@ export function stabilizeWorking(input: StabilizeInput, plan: StabilizePlan): Wo
     formula: 'free = molecular × (1 + 10^(pH − 1.81)); added = (free − measured) ÷ (1 − bound); grams = added × volume ÷ SO₂ in the salt',
     inputs: [
       { name: 'molecular SO₂ wanted', shown: say`${String(input.molecularMgPerL)} mg/L` },
-      { name: 'pH', shown: say`${input.ph.toFixed(2)}` },
+      {
+        name: 'pH',
+        shown: [
+          `${input.known.plannedPh.toFixed(2)}${input.known.by === 'measured' ? '' : `, the safe end of ${input.known.ph.low.toFixed(1)} to ${input.known.ph.high.toFixed(1)}`}`,
+        ],
+      },
       { name: 'free SO₂', shown: say`${plan.freeMgPerL.toFixed(1)} mg/L` },
+      {
+        name: 'by the pK in this alcohol at 20 °C',
+        shown: say`${freeSo2NeededMgPerL(input.molecularMgPerL, Math.min(4.5, input.known.plannedPh), sulfitePk(Math.min(20, input.abv), 20)).toFixed(1)} mg/L would do`,
+      },
       {
         name: 'free SO₂ measured in it',
         shown: [
@@ -38,7 +48,8 @@ export function stabilizeWorking(input: StabilizeInput, plan: StabilizePlan): Wo
       },
       { name: 'volume', shown: say`${liters(input.volumeL)}` },
     ],
-    source: 'pK 1.81 of sulfurous acid, the trade’s convention; stoichiometry of the salt. Sorbic acid by alcohol after Peynaud.',
+    source:
+      'pK 1.81 of sulfurous acid, the trade’s convention and the safe side; by alcohol after Usseglio-Tomasset; stoichiometry of the salt. Sorbic acid by alcohol after Peynaud.',
     school: 'chemical: sulfite and sorbate together',
   };
 }

@@ -1,4 +1,14 @@
-/* Honey by target, in the glass and in the batch. */
-export { honeyToReachG, scaleFromGlassG, sugarRange, sweeten, whatItWouldBecome } from './sweeten.ts';
-export type { SweetTarget, Sweetened, SweeteningHoney } from './sweeten.ts';
+/* Sweetening by target, in the glass and in the batch. */
+export {
+  SWEETNESS,
+  additionsOf,
+  gramsToReach,
+  scaleFromGlassG,
+  sugarRange,
+  sweeten,
+  sweetenWithSolid,
+  whatItWouldBecome,
+} from './sweeten.ts';
+export type { Addition, Blend, SweetTarget, Sweetened } from './sweeten.ts';
+export { MAKERS_WORDS, WAKES_H, wordOfGravity, wordOfSugar } from './words.ts';
 export { sweetenWorking } from './working.ts';

@@ -77,6 +77,28 @@ function whyNotStabilized(ledger: Ledger, stable: number, now: number): Sentence
     : say`Sulfite and sorbate have had their ${hours(WAIT_H)}; read the gravity once more before any glass is closed.`;
 }
 
+/** After heat it rests, h: 10 to 12 by the schools. */
+export const HEAT_REST_H = 12;
+/** Heated while it still worked, only this many days of stillness show that nothing lived (our estimate). */
+const KILLED_STILL_DAYS = 7;
+
+/** How a heated mead was read since: null where its readings show that nothing lived on. */
+function whyNotHeated(ledger: Ledger, heatedAt: number, wasFinished: boolean, now: number): Sentence | null {
+  const restEnds = heatedAt + HEAT_REST_H * HOUR_MS;
+  const read = provenReadings(ledger).filter(({ at }) => at >= restEnds);
+  const [first, last] = [read[0], read.at(-1)];
+  if (first === undefined || last === undefined)
+    return now < restEnds
+      ? say`It was heated ${when(heatedAt)} and rests: read the gravity ${when(restEnds)}, before any glass is closed.`
+      : say`It was heated ${when(heatedAt)}; read the gravity before any glass is closed.`;
+  const wantedAt = first.at + (wasFinished ? VERIFY_H : KILLED_STILL_DAYS * 24) * HOUR_MS;
+  if (last.at >= wantedAt) return null;
+  return [
+    ...(wasFinished ? say`One reading since the heat proves nothing` : say`It still worked when it was heated`),
+    ...say`: read it again ${now < wantedAt ? when(wantedAt) : 'now'}, before any glass is closed.`,
+  ];
+}
+
 /**
  * Why no bottle may be closed on it; null where it may. What ferments on in closed glass bursts it.
  *
@@ -90,6 +112,11 @@ export function whyNotBottle(ledger: Ledger, now: number): Sentence | null {
   const steadyFrom = honeyAt ?? stable;
   if (steadyFrom !== null && fellSince(ledger, steadyFrom))
     return say`The gravity has fallen since ${when(steadyFrom)}: it is fermenting. Closed glass would burst. Leave it under an airlock.`;
+  if (ledger.history.guarded?.by === 'heat') {
+    if (honeyAt === null && finish.state === 'finished' && isDryAndStill(ledger, finish)) return null;
+    const why = whyNotHeated(ledger, ledger.history.guarded.at, finish.state === 'finished', now);
+    return why ?? (honeyAt === null ? null : whyNotSweetened(ledger, honeyAt, now));
+  }
   if (finish.state !== 'finished') return unproven(ledger, finish, stable);
   if (honeyAt !== null) return whyNotSweetened(ledger, honeyAt, now);
   if (isDryAndStill(ledger, finish) || isMaltAndStill(ledger, finish)) return null;

@@ -2,11 +2,11 @@
 export { doubtsAbout } from './doubts.ts';
 export { endWorking, expectedEnd, finishOf } from './finish.ts';
 export type { Finish } from './finish.ts';
-export { VERIFY_H, WAIT_H, glassAlarm, isOpen, whyNotBottle } from './glass.ts';
+export { HEAT_REST_H, VERIFY_H, WAIT_H, glassAlarm, isOpen, whyNotBottle } from './glass.ts';
 export { traitsOf } from './phases.ts';
 export type { ShownPhase } from './phases.ts';
 export { readingGapH } from './readingGap.ts';
-export { fellSince, provenReadings, stabilizedAt, sweetenedAt } from './stabilized.ts';
+export { fellSince, provenReadings, stabilizedAt, sugarPours, sweetenedAt } from './stabilized.ts';
 export type { Finding } from './stall/causes/cause.ts';
 export { CAUSES } from './stall/causes/index.ts';
 export { LIKELY_SCORE, rankCauses } from './stall/rank.ts';

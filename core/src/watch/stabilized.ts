@@ -18,7 +18,7 @@ export const provenReadings = (ledger: Ledger): ReadingPoint[] =>
 /** Another batch poured in may bring sugar and yeast alike. */
 const blends = (ledger: Ledger): { at: number }[] => ledger.history.transfers.filter(({ direction }) => direction === 'in');
 
-/** Since when enough of sulfite and of sorbate is in its present volume, given after the last yeast; null while it is not. */
+/** Since when nothing can begin anew in it, by sulfite and sorbate in its present volume or by heat, and no yeast since; null while it is not. */
 export const stabilizedAt = (ledger: Ledger): number | null => ledger.history.guarded?.at ?? null;
 
 /** Everything that brought sugar, in the order of pouring: honey, and fruit, juice or syrup worth a gram of it. */
@@ -59,7 +59,11 @@ export function fellSince(ledger: Ledger, at: number): boolean {
     return first !== undefined && last !== undefined && first.sg - last.sg > EQUAL_SG + 1e-9;
   });
   const [first] = after;
-  const before = ledger.history.readings.findLast((reading) => reading.at <= at && reading.verdict === 'follows');
+  /** What was hot may have worked until then. */
+  const before =
+    ledger.history.guarded?.by === 'heat' && ledger.history.guarded.at === at
+      ? undefined
+      : ledger.history.readings.findLast((reading) => reading.at <= at && reading.verdict === 'follows');
   if (fellAmongThese || first === undefined || before === undefined) return fellAmongThese;
   const sweetenedBetween = sugarPours(ledger).some((pour) => pour.at > before.at && pour.at <= first.at);
   return !sweetenedBetween && first.sg < first.expectedSg && !areEqual(first, { ...before, sg: first.expectedSg });

@@ -4,8 +4,9 @@ import { eventsAt } from '../record/build.ts';
 import { MEAN_HONEY } from '../ingredients/index.ts';
 import { fold, ledgerWorking } from '../record/index.ts';
 import type { LedgerFigure } from '../record/index.ts';
-import { planStabilizing, sorbateWorking, stabilizeWorking } from '../stabilize/index.ts';
+import { phKnown, planStabilizing, sorbateWorking, stabilizeWorking } from '../stabilize/index.ts';
 import { sweetenWorking } from '../sweeten/index.ts';
+import { honeyComposition } from '../ingredients/index.ts';
 import { plainly } from '../quantities/index.ts';
 import type { Working } from '../quantities/index.ts';
 import { endWorking } from './index.ts';
@@ -25,7 +26,7 @@ const honey = { moisture: MEAN_HONEY.moisture, unfermentable: MEAN_HONEY.unferme
 const input = {
   volumeL: 4.5,
   abv: 12,
-  ph: 3.4,
+  known: phKnown(fold([]), 3.4, null),
   molecularMgPerL: 0.8,
   salt: 'potassium',
   region: 'eu',
@@ -56,7 +57,10 @@ describe('every figure can show how it came about', () => {
     ['end', endWorking(ledger)!],
     ['sulfite', stabilizeWorking(input, stabilizing)],
     ['sorbate', sorbateWorking(input, stabilizing)],
-    ['honey', sweetenWorking(ledger.liquid, 100, honey)],
+    [
+      'honey',
+      sweetenWorking(ledger.liquid, [{ massG: 100, composition: honeyComposition(honey.moisture, honey.unfermentable) }], ['linden honey']),
+    ],
     ['need', feedings.need],
     ['supply', feedings.supply],
     ['own nitrogen', feedings.honey],

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { Refusal } from '../quantities/index.ts';
 import { referenceCases } from '../reference/cases.ts';
-import { attemper, rehydrationOf } from './index.ts';
+import { attemper, attemperWith, rehydrationOf } from './index.ts';
 
 describe('bringing the starter to the must', () => {
   it.each(referenceCases('attemper_min_steps').map((c) => [c.id, c] as const))('%s', (_id, c) => {
@@ -34,6 +34,16 @@ describe('bringing the starter to the must', () => {
       ),
       { numRuns: 100, seed: 8 },
     );
+  });
+
+  it('halves the difference by each doubling, and takes the parts it is given', () => {
+    // 36 °C to 20: 28, 24; within five.
+    expect(attemperWith(0.1, 36, 20, 'doubling').temps).toEqual([28, 24].map((t) => expect.closeTo(t, 9)));
+    // 0.1 L each time: 16/2, 16/3, 16/4 left.
+    const { temps } = attemperWith(0.1, 36, 20, 0.1);
+    expect(temps.map((t) => t - 20)).toEqual([8, 16 / 3, 4].map((d) => expect.closeTo(d, 9)));
+    expect(() => attemperWith(0.1, 40, 20, 1e-4)).toThrow(/fifty/);
+    expect(() => attemperWith(0.1, 40, 20, 0)).toThrow(Refusal);
   });
 
   it('needs nothing where they are near already, and refuses no starter', () => {

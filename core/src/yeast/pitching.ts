@@ -62,3 +62,35 @@ export function attemper(
   });
   return { additions, eachL, temps, firstDropC: Math.abs(starterC - (temps[0] ?? starterC)) };
 }
+
+/** More additions than this are no attemperation: the must is as warm as the starter, or the part far too small. */
+const MOST_ADDITIONS = 50;
+
+/**
+ * The starter after each addition where its maker adds parts of a given size, or as much as there is each time, until it is near enough.
+ * @param partL above 0, or `doubling`
+ * @throws Refusal for an empty starter or part, temperatures outside 0 to 60 °C, or more than fifty parts
+ */
+export function attemperWith(
+  starterL: number,
+  starterC: number,
+  mustC: number,
+  partL: number | 'doubling',
+  { withinC }: { withinC: number } = ATTEMPERATION,
+): Attemperation {
+  if (!(starterL > 0) || (partL !== 'doubling' && !(partL > 0)))
+    throw new Refusal('There must be some starter, and some must in each part.');
+  requireWithin('The starter’s temperature', starterC, 0, 60, '°C');
+  requireWithin('The must’s temperature', mustC, 0, 60, '°C');
+  const temps: number[] = [];
+  for (let [tempC, inL] = [starterC, starterL]; Math.abs(tempC - mustC) > withinC;) {
+    if (temps.length === MOST_ADDITIONS)
+      throw new Refusal('With so small a part it takes more than fifty additions; take more each time.', 'partL');
+    const added = partL === 'doubling' ? inL : partL;
+    tempC = (tempC * inL + mustC * added) / (inL + added);
+    inL += added;
+    temps.push(tempC);
+  }
+  const eachL = partL === 'doubling' ? starterL : partL;
+  return { additions: temps.length, eachL, temps, firstDropC: Math.abs(starterC - (temps[0] ?? starterC)) };
+}

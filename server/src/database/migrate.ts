@@ -10,9 +10,21 @@ import { temperaturesAndCures } from './migrations/20261128-temperatures-and-cur
 import { versions } from './migrations/20261129-versions.ts';
 import { fates } from './migrations/20261130-fates.ts';
 import { rejoined } from './migrations/20261201-rejoined.ts';
+import { probes } from './migrations/20261202-probes.ts';
 
 /** Listed, not globbed, so that the built server carries them. Order is the order of their names. */
-const MIGRATIONS: Migration[] = [firstLight, theMust, feeding, watching, instruments, temperaturesAndCures, versions, fates, rejoined];
+const MIGRATIONS: Migration[] = [
+  firstLight,
+  theMust,
+  feeding,
+  watching,
+  instruments,
+  temperaturesAndCures,
+  versions,
+  fates,
+  rejoined,
+  probes,
+];
 
 const storageOf = (sequelize: Sequelize, schema?: string) =>
   new SequelizeStorage({ sequelize, tableName: 'migrations', ...(schema === undefined ? {} : { schema }) });

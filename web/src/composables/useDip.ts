@@ -63,7 +63,10 @@ export function useDip() {
     ...typedBy.value,
     now: store.now,
     instruments: instruments.value,
-    rules: { dapCapGPerL: DAP_CAP_G_PER_L[house.practice.region] },
+    rules: {
+      dapCapGPerL: DAP_CAP_G_PER_L[house.practice.region],
+      noSulfites: (store.batch?.plan.practice ?? house.practice).noSulfites,
+    },
     ledger: store.ledger,
     products: products.value,
     vessels: shelf.vessels,

@@ -17,7 +17,7 @@ import BellMark from './rounds/BellMark.vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useMustDraft } from '../composables/useMustDraft.ts';
 import FigureValue from './figures/FigureValue.vue';
-import GateRow from './sweeten/GateRow.vue';
+import GateRow from './stabilize/GateRow.vue';
 import HoldChips from './must/HoldChips.vue';
 import QuantityField from './fields/QuantityField.vue';
 import SentenceText from './figures/SentenceText.vue';
@@ -221,13 +221,17 @@ describe('a row that asks', () => {
 describe('gates, rail and holds', () => {
   it('say whether they are open to ears as well as eyes', () => {
     const gates: Gate[] = [
-      { id: 'finished', name: 'Finished', open: true, sentence: say`twice` },
-      { id: 'clear', name: 'Clear', open: false, sentence: say`wants your eye` },
+      { id: 'finished', name: 'Finished', state: 'open', sentence: say`twice` },
+      { id: 'clear', name: 'Clear', state: 'shut', sentence: say`wants your eye` },
+      { id: 'degassed', name: 'Degassed', state: 'not needed', sentence: say`a little gas harms nothing here` },
+      { id: 'waited', name: 'Waited', state: 'by your word', sentence: say`“enough”` },
     ];
     const row = show(GateRow, { gates });
     expect(row.findAll('li').map((li) => [li.attributes('data-open'), li.find('.visually-hidden').text()])).toEqual([
       ['true', 'open'],
       ['false', 'shut'],
+      ['true', 'not needed by this school'],
+      ['true', 'open by your word'],
     ]);
   });
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Batch, Practice } from '@hollow-bell/contract';
+import type { Practice } from '@hollow-bell/contract';
 import { AMMONIUM_CUTOFF_ABV } from '@hollow-bell/core/yeast';
 import { DAP_CAP_G_PER_L } from '@hollow-bell/core/nitrogen';
 import { LEAST_DOSE_G, fedEvent } from '@hollow-bell/core/nitrogen';
@@ -9,7 +9,6 @@ import { exactly } from '@hollow-bell/core/quantities';
 import { yeastOf } from '@hollow-bell/core/yeast';
 import { cellarBase } from '../cellar.ts';
 import { computed, ref } from 'vue';
-import { useKept } from '../stores/kept.ts';
 import BatchLog from '../parts/log/BatchLog.vue';
 import StationHead from '../parts/log/StationHead.vue';
 import DoseRow from '../parts/feed/DoseRow.vue';
@@ -28,7 +27,6 @@ import { useReader } from '../composables/useReader.ts';
 import { useBatch } from '../stores/batch.ts';
 
 const store = useBatch();
-const kept = useKept();
 const { show } = useReader();
 const { refusal, busy, attempt } = useAttempt();
 const giving = ref<number | null>(null);
@@ -57,21 +55,10 @@ async function give(dose: DoseNow, parts: PartNow[]): Promise<void> {
 }
 
 /** The schools of this batch alone; the house keeps its own. */
-function feedBy(practice: Practice): Promise<boolean> {
-  return attempt(async () => {
-    const { batch } = store;
-    if (batch !== null)
-      store.batch = await kept.write<Batch>({
-        what: 'plan',
-        id: batch.id,
-        afterVersion: batch.planVersion,
-        plan: { ...batch.plan, practice },
-      });
-  });
-}
+const feedBy = (practice: Partial<Practice>): Promise<boolean> => attempt(() => store.practise(practice));
 
 async function follow(over: Partial<Practice>): Promise<void> {
-  if (store.batch !== null) await feedBy({ ...store.batch.plan.practice, ...over });
+  await feedBy(over);
 }
 </script>
 

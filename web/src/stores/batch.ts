@@ -1,13 +1,13 @@
 import { feedingPracticeOf } from '@hollow-bell/contract';
-import type { Batch } from '@hollow-bell/contract';
+import type { Batch, Practice } from '@hollow-bell/contract';
 import { feedingNow, feedingPlanOf } from '@hollow-bell/core/feed';
-import { withFloat } from '@hollow-bell/core/float';
+import { withSent } from '@hollow-bell/core/float';
 import { Refusal } from '@hollow-bell/core/quantities';
 import type { Sentence } from '@hollow-bell/core/quantities';
 import { beforeBottling, fold, ledgerFigures, logOf, standsIn, viewOf } from '@hollow-bell/core/record';
 import type { EventContent, LogEntry } from '@hollow-bell/core/record';
 import { asksOf, knotsOf, stationOf } from '@hollow-bell/core/rounds';
-import { gatesOf } from '@hollow-bell/core/stabilize';
+import { USUAL_SCHOOL, gatesOf } from '@hollow-bell/core/stabilize';
 import { expectedEnd, stateOf } from '@hollow-bell/core/watch';
 import { useNow } from '@vueuse/core';
 import type { Vessel } from '@hollow-bell/core/vessel';
@@ -23,14 +23,14 @@ import { useWrote } from './wrote.ts';
 /** The batch that is open: its record, and what follows from it. */
 export const useBatch = defineStore('batch', () => {
   const record = useRecord();
-  const { batch, problem, events, float } = storeToRefs(record);
+  const { batch, problem, events, sent } = storeToRefs(record);
   const writing = useWriting();
   const wrote = useWrote();
   const shelf = useShelf();
   const clock = useNow({ interval: 20_000 });
   const now = computed(() => clock.value.getTime());
 
-  const folded = computed(() => withFloat(events.value, float.value));
+  const folded = computed(() => withSent(events.value, sent.value));
   const ledger = computed(() => fold(folded.value));
   const feeding = computed(() => (batch.value === null ? null : feedingPlanOf(ledger.value, feedingPracticeOf(batch.value.plan))));
 
@@ -46,13 +46,16 @@ export const useBatch = defineStore('batch', () => {
   const fed = computed(() => (feeding.value === null ? null : feedingNow(feeding.value, ledger.value, now.value)));
   const state = computed(() => stateOf(ledger.value, now.value));
   const end = computed(() => expectedEnd(ledger.value));
-  const gates = computed(() => gatesOf(ledger.value, now.value));
+  const practice = computed(() => batch.value?.plan.practice ?? {});
+  /** How it is kept from new life. */
+  const school = computed(() => batch.value?.plan.practice.stabilizing ?? USUAL_SCHOOL);
+  const gates = computed(() => gatesOf(ledger.value, now.value, school.value));
   /** The vessels it stands in; none once it is bottled. */
   const stands = computed(() =>
     batch.value === null || ledger.value.history.bottled !== null ? [] : standsIn(ledger.value, batch.value.plan.must.vessel),
   );
-  const asks = computed(() => asksOf(ledger.value, feeding.value, now.value, batch.value?.plan.practice.degasPerDay));
-  const station = computed(() => stationOf(ledger.value, feeding.value, now.value));
+  const asks = computed(() => asksOf(ledger.value, feeding.value, now.value, practice.value));
+  const station = computed(() => stationOf(ledger.value, feeding.value, now.value, practice.value));
 
   /** Why this record cannot be reckoned; null where it can. Its log is there all the same. */
   const unreckoned = computed<Sentence | null>(() => {
@@ -66,6 +69,14 @@ export const useBatch = defineStore('batch', () => {
   });
 
   const inIt = async (deed: (batchId: string) => Promise<boolean>): Promise<boolean> => batch.value !== null && deed(batch.value.id);
+
+  /** How this batch is worked, from now on; the house keeps its own practice. */
+  async function practise(over: Partial<Practice>): Promise<void> {
+    const current = batch.value;
+    if (current === null) return;
+    const plan = { ...current.plan, practice: { ...current.plan.practice, ...over } };
+    batch.value = await useKept().write<Batch>({ what: 'plan', id: current.id, afterVersion: current.planVersion, plan });
+  }
 
   /** A reading that belongs to another batch goes there, at its own time. */
   async function move(eventId: string, toId: string): Promise<void> {
@@ -111,7 +122,8 @@ export const useBatch = defineStore('batch', () => {
     events,
     ledger,
     view,
-    float,
+    float: computed(() => sent.value.float),
+    probe: computed(() => sent.value.probe),
     figures,
     log: computed<LogEntry[]>(() => logOf(events.value).toReversed()),
     feeding,
@@ -119,6 +131,7 @@ export const useBatch = defineStore('batch', () => {
     state,
     end,
     gates,
+    school,
     asks,
     station,
     stands,
@@ -127,6 +140,7 @@ export const useBatch = defineStore('batch', () => {
     open,
     reload: record.reload,
     move,
+    practise,
     doubtsOf: (contents: readonly EventContent[], at: number): Sentence[] => writing.doubtsOf(ledger.value, contents, at),
     write: (contents: readonly EventContent[], told: string, how: { at?: number; isSure?: boolean } = {}): Promise<boolean> =>
       inIt((id) => writing.write(id, contents, told, how)),

@@ -1,5 +1,6 @@
-import { floatPointsOf } from '@hollow-bell/contract';
+import { sentOf } from '@hollow-bell/contract';
 import type { BatchRecord } from '@hollow-bell/contract';
+import type { Sent } from '@hollow-bell/core/float';
 import type { BatchEvent } from '@hollow-bell/core/record';
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
@@ -22,8 +23,8 @@ export const useRecord = defineStore('record', () => {
   const problem = ref('');
   const parcels = computed(() => outbox.of(batch.value?.id));
   const events = computed(() => withPending(batch.value?.events ?? [], parcels.value));
-  /** What floats sent, as it came. */
-  const float = computed(() => (batch.value === null ? [] : floatPointsOf(batch.value)));
+  /** What floats and probes sent, as it came. */
+  const sent = computed<Sent>(() => (batch.value === null ? { float: [], probe: [] } : sentOf(batch.value)));
 
   async function open(id: string): Promise<void> {
     if (batch.value?.id !== id) batch.value = null;
@@ -58,5 +59,5 @@ export const useRecord = defineStore('record', () => {
     else await outbox.writeAnyway(parcel, lastSeq);
   }
 
-  return { batch, problem, events, float, open, reload, settle };
+  return { batch, problem, events, sent, open, reload, settle };
 });

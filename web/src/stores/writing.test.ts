@@ -23,6 +23,7 @@ const record = (id: string): BatchRecord => ({
   planVersion: 1,
   plan,
   float: [],
+  probe: [],
   events: eventsAt(NOW - 36e5, [
     [0, { kind: 'honey', payload: { name: 'linden', massG: 1500, moisture: 0.17, unfermentable: 0.03 } }],
     [0, { kind: 'water', payload: { volumeL: 4 } }],

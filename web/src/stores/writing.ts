@@ -1,8 +1,8 @@
-import { floatPointsOf } from '@hollow-bell/contract';
+import { sentOf } from '@hollow-bell/contract';
 import type { BatchRecord, NewEvent } from '@hollow-bell/contract';
 import { checkEvents, entryDoubts } from '@hollow-bell/core/check';
 import { DAP_CAP_G_PER_L } from '@hollow-bell/core/nitrogen';
-import { withFloat } from '@hollow-bell/core/float';
+import { withSent } from '@hollow-bell/core/float';
 import type { Sentence } from '@hollow-bell/core/quantities';
 import { RECORD_VERSION, fold } from '@hollow-bell/core/record';
 import type { BatchEvent, EventContent, Ledger } from '@hollow-bell/core/record';
@@ -39,7 +39,8 @@ export const useWriting = defineStore('writing', () => {
 
   /** What a careful friend would ask before these are written. */
   function doubtsOf(ledger: Ledger, contents: readonly EventContent[], at: number, beside = contents): Sentence[] {
-    const rules = { dapCapGPerL: DAP_CAP_G_PER_L[house.practice.region] };
+    const { region, noSulfites } = open.batch?.plan.practice ?? house.practice;
+    const rules = { dapCapGPerL: DAP_CAP_G_PER_L[region], noSulfites };
     return contents.flatMap((content) => entryDoubts(ledger, content, at, rules, beside));
   }
 
@@ -50,7 +51,7 @@ export const useWriting = defineStore('writing', () => {
   async function writeAt(batchId: string, rows: readonly Row[], told: string, isSure = false): Promise<boolean> {
     const record = await recordOf(batchId);
     const events: BatchEvent[] = withPending(record.events, outbox.of(batchId));
-    const folded = withFloat(events, floatPointsOf(record));
+    const folded = withSent(events, sentOf(record));
     const contents = rows.map(({ content }) => content);
     if (!isSure) {
       const ledger = fold(folded);

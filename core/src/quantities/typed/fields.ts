@@ -38,6 +38,8 @@ export const FIELD_KINDS = {
   buffer: { limits: { low: 0, high: 14 }, digits: 2, unit: '' },
   mgPerL: { limits: READING_LIMITS.freeSo2MgPerL, digits: 0, unit: 'mg/L', words: /^(?:ppm)$/ },
   mm: { limits: READING_LIMITS.leesMm, digits: 0, unit: 'mm' },
+  /** Of a ratio. */
+  parts: { limits: { low: 0, high: 100 }, digits: 1, unit: '', words: /^parts?$/ },
   gPerKg: { limits: { low: 0, high: 1200 }, digits: 0, unit: 'g/kg' },
   resolution: { limits: { low: 0, high: 100 }, digits: 3, unit: '' },
 } as const satisfies Record<string, Kind>;

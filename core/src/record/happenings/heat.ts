@@ -1,3 +1,5 @@
+import { HOLDS_MIN, HOLD_FROM_C, isHeld, lethalRate } from '../../heat/index.ts';
+import { killedByHeat } from '../guard.ts';
 import { number, record, say, tempC } from '../../quantities/index.ts';
 import { requireLiquid } from '../believed.ts';
 import { happening } from '../happening.ts';
@@ -11,8 +13,9 @@ export const heat = happening({
   believe: (ledger) => {
     if (ledger.history.bottled === null) requireLiquid(ledger, 'The vessel is empty; there is nothing to heat.');
   },
-  apply: ({ history }, { tempC: warm, minutes }, { at }) => {
-    history.heats.push({ at, tempC: warm, minutes });
+  apply: (ledger, { tempC: warm, minutes }, { at }) => {
+    ledger.history.heats.push({ at, tempC: warm, minutes });
+    if (warm >= HOLD_FROM_C && isHeld({ minutes, units: minutes * lethalRate(warm) }, HOLDS_MIN[0])) killedByHeat(ledger, at);
   },
   says: (payload) => say`heated to ${tempC(payload.tempC)} for ${String(payload.minutes)} min`,
   corrects: [

@@ -2,6 +2,7 @@
 import { base } from './base.ts';
 import { bottleOut } from './bottleOut.ts';
 import { bottling } from './bottling.ts';
+import { core } from './core.ts';
 import { cure } from './cure.ts';
 import { filter } from './filter.ts';
 import { finding } from './finding.ts';
@@ -10,6 +11,7 @@ import { found } from './found.ts';
 import { heat } from './heat.ts';
 import { honey } from './honey.ts';
 import { ingredient } from './ingredient.ts';
+import { look } from './look.ts';
 import { moved } from './moved.ts';
 import { note } from './note.ts';
 import { nutrient } from './nutrient.ts';
@@ -23,11 +25,13 @@ import { sorbate } from './sorbate.ts';
 import { staysHere } from './staysHere.ts';
 import { strain } from './strain.ts';
 import { sulfite } from './sulfite.ts';
+import { tongue } from './tongue.ts';
 import { topUp } from './topUp.ts';
 import { transferIn } from './transferIn.ts';
 import { transferOut } from './transferOut.ts';
 import { vessels } from './vessels.ts';
 import { water } from './water.ts';
+import { word } from './word.ts';
 import { yeast } from './yeast.ts';
 
 import type { Immutable } from '../../quantities/index.ts';
@@ -44,8 +48,12 @@ const TABLE = {
   sorbate,
   base,
   fining,
+  core,
   heat,
   filter,
+  look,
+  tongue,
+  word,
   strain,
   transferIn,
   transferOut,

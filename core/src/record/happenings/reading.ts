@@ -4,6 +4,7 @@ import {
   Refusal,
   brix,
   choice,
+  flag,
   gPerL,
   gravity,
   maybe,
@@ -39,6 +40,8 @@ export const reading = happening({
       zeroSg: maybe(number(-ZERO_AT_MOST.sg, ZERO_AT_MOST.sg)),
       zeroBrix: maybe(number(-ZERO_AT_MOST.brix, ZERO_AT_MOST.brix)),
       phMeter: maybe(phCalibrationShape),
+      /** Read off a paper strip. */
+      phStrip: maybe(flag),
       /** Titratable acid as tartaric, g/L. */
       taGPerL: limited('taGPerL'),
       freeSo2MgPerL: limited('freeSo2MgPerL'),
@@ -80,12 +83,12 @@ export const reading = happening({
     );
   },
   apply: takeReading,
-  says: ({ instrument, sg, brix: bx, tempC: warm, ph, taGPerL, freeSo2MgPerL, leesMm }) => {
+  says: ({ instrument, sg, brix: bx, tempC: warm, ph, phStrip, taGPerL, freeSo2MgPerL, leesMm }) => {
     const parts: Sentence[] = [];
     if (sg !== undefined)
       parts.push(instrument === undefined || instrument === 'hydrometer' ? say`${gravity(sg)}` : say`${gravity(sg)} by ${instrument}`);
     if (bx !== undefined) parts.push(say`refractometer ${brix(bx)}`);
-    if (ph !== undefined) parts.push(say`pH ${phValue(ph)}`);
+    if (ph !== undefined) parts.push(phStrip === true ? say`pH ${phValue(ph)} by strip` : say`pH ${phValue(ph)}`);
     if (taGPerL !== undefined) parts.push(say`acid ${gPerL(taGPerL)}`);
     if (freeSo2MgPerL !== undefined) parts.push(say`free SO₂ ${mgPerL(freeSo2MgPerL)}`);
     if (leesMm !== undefined) parts.push(say`lees ${mm(leesMm)}`);

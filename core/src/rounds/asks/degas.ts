@@ -1,10 +1,9 @@
 import { DAY_MS, say } from '../../quantities/index.ts';
-import { firstShutGate, gatesOf } from '../../stabilize/index.ts';
 import { gasOutAt, stabilizedAt, traitsOf } from '../../watch/index.ts';
 import { asked } from '../ask.ts';
 import type { AskRule, Asked, Asking } from '../ask.ts';
 import { doseAsked } from './dose.ts';
-import { isDone } from './finished.ts';
+import { isDone, shutGate } from './finished.ts';
 
 /** In its first week a must is degassed, as often as its maker's school says (trade habit). */
 const DEGAS_DAYS = 7;
@@ -27,9 +26,17 @@ function daily({ ledger, feeding, now, ...of }: Asking): Asked | null {
 export const degas: AskRule = {
   asks: (of) => {
     if (traitsOf(of.state.phase).isPaced === true) return daily(of);
-    const isNext = isDone(of.state) && stabilizedAt(of.ledger) === null && firstShutGate(gatesOf(of.ledger, of.now))?.id === 'degassed';
+    const isNext = isDone(of.state) && stabilizedAt(of.ledger) === null && shutGate(of)?.id === 'degassed';
     return isNext
-      ? asked('before sulfite', 'swinging', of.now, say`Finished and clear. Degas it before sulfite and sorbate.`, 'clear')
+      ? asked(
+          'before sulfite',
+          'swinging',
+          of.now,
+          of.school === 'heat'
+            ? say`Degas it before it is heated: gas foams in the bath.`
+            : say`Finished and clear. Degas it before sulfite and sorbate.`,
+          'clear',
+        )
       : null;
   },
 };

@@ -1,8 +1,7 @@
-import { say } from '../../quantities/index.ts';
-import { firstShutGate, gatesOf } from '../../stabilize/index.ts';
-import { WAIT_H, VERIFY_H, provenReadings, stabilizedAt, sweetenedAt, whyNotBottle } from '../../watch/index.ts';
+import { HOUR_MS, say, when } from '../../quantities/index.ts';
+import { bearsHoney, firstShutGate, gatesOf, protectionOf } from '../../stabilize/index.ts';
+import { HEAT_REST_H, WAIT_H, VERIFY_H, provenReadings, stabilizedAt, sweetenedAt, whyNotBottle } from '../../watch/index.ts';
 import type { BatchState } from '../../watch/index.ts';
-import { HOUR_MS } from '../../quantities/index.ts';
 import { asked } from '../ask.ts';
 import type { AskRule, Asked, Asking } from '../ask.ts';
 
@@ -22,8 +21,9 @@ const between =
     const stable = stabilizedAt(of.ledger);
     return stable === null ? (asks.open?.(of) ?? null) : (asks.stable?.(of, stable) ?? null);
   };
-const shutGate = ({ ledger, now }: Asking) => firstShutGate(gatesOf(ledger, now));
+export const shutGate = ({ ledger, now, school }: Asking) => firstShutGate(gatesOf(ledger, now, school));
 const isReadSince = ({ ledger }: Asking, honeyAt: number): boolean => provenReadings(ledger).some(({ at }) => at > honeyAt);
+const byHeat = ({ ledger: { history } }: Asking): boolean => history.guarded?.by === 'heat';
 
 export const firstAfterHoney: AskRule = {
   asks: between({
@@ -48,6 +48,12 @@ export const verify: AskRule = {
       const dated = say`Read the gravity, before any bottle is closed`;
       return asked(honeyAt, of.now < verifyAt ? 'muffled' : 'swinging', verifyAt, why, 'watch', dated);
     },
+    /** Heat is proven by readings: the first after its rest is asked for by its gate, the next here. */
+    stable: (of, stable) => {
+      if (!byHeat(of) || shutGate(of) !== null) return null;
+      const why = whyNotBottle(of.ledger, of.now);
+      return why === null ? null : asked(`after heat ${stable}`, 'muffled', of.now, why, 'watch');
+    },
   }),
 };
 
@@ -55,6 +61,10 @@ export const bottle: AskRule = {
   asks: between({
     sweetened: ({ ledger, now }) =>
       whyNotBottle(ledger, now) === null ? asked(undefined, 'still', now, say`Steady since the honey. It may be bottled.`, 'bottle') : null,
+    open: ({ ledger, now, school }) =>
+      bearsHoney(school) || whyNotBottle(ledger, now) !== null
+        ? null
+        : asked(undefined, 'still', now, say`Dry and still: nothing in it can burst glass. It may be bottled.`, 'bottle'),
   }),
 };
 
@@ -62,13 +72,21 @@ export const wait: AskRule = {
   asks: between({
     stable: (of, stable) => {
       const shut = shutGate(of);
-      const dueAt = stable + WAIT_H * HOUR_MS;
+      const heat = byHeat(of);
+      const dueAt = stable + (heat ? HEAT_REST_H : WAIT_H) * HOUR_MS;
       if (shut?.id === 'waited') {
-        const told = [...say`Sulfite and sorbate are working: `, ...shut.sentence, '.'];
+        const told = [heat ? 'It rests from the heat: ' : 'Sulfite and sorbate are working: ', ...shut.sentence, '.'];
         return asked(stable, 'muffled', dueAt, told, 'stabilize', say`Read the gravity; then it may be sweetened`);
       }
       return shut?.id === 'verified'
-        ? asked(stable, 'swinging', dueAt, say`24 hours since sulfite and sorbate. Take a reading; then it may be sweetened.`)
+        ? asked(
+            stable,
+            'swinging',
+            dueAt,
+            heat
+              ? say`It has rested since the heat. Take a reading; then it may be sweetened.`
+              : say`24 hours since sulfite and sorbate. Take a reading; then it may be sweetened.`,
+          )
         : null;
     },
   }),
@@ -96,11 +114,31 @@ export const stabilize: AskRule = {
   asks: between({
     open: (of) => {
       if (['clear', 'degassed'].includes(shutGate(of)?.id ?? '')) return null;
+      const why = whyNotBottle(of.ledger, of.now);
+      if (!bearsHoney(of.school)) return why === null ? null : asked(undefined, 'swinging', of.now, why, 'stabilize');
       const told =
-        whyNotBottle(of.ledger, of.now) === null
+        why === null
           ? say`Ready to be stabilized, or bottled dry and still.`
           : say`Ready to be stabilized. It is not to be bottled without: what is left in it could burst glass.`;
       return asked(undefined, 'swinging', of.now, told, 'stabilize');
     },
   }),
+};
+
+/** So long before the sulfite may have faded it is spoken of. */
+const SOON_MS = 7 * 24 * HOUR_MS;
+
+/** What guards it fades: sulfite binds and goes, by our estimate and only a test tells. */
+export const fading: AskRule = {
+  asks: ({ ledger, state, now }) => {
+    const fadesAt = isDone(state) ? (protectionOf(ledger, now)?.fadesAt ?? null) : null;
+    if (fadesAt === null || now < fadesAt - SOON_MS) return null;
+    return asked(
+      fadesAt,
+      now >= fadesAt ? 'swinging' : 'muffled',
+      fadesAt,
+      say`Its sulfite may have faded too far ${now >= fadesAt ? 'by now' : when(fadesAt)}, by our estimate. Measure the free SO₂, or top it up, before sugar lies safe in it.`,
+      'stabilize',
+    );
+  },
 };

@@ -2,12 +2,14 @@
 import type { AskRule } from '../ask.ts';
 import { bag } from './bag.ts';
 import { cap } from './cap.ts';
+import { headspace, offFinings, rack, tasteBy } from './clearing.ts';
 import { confirm } from './confirm.ts';
 import { cure } from './cure.ts';
 import { degas } from './degas.ts';
 import { discard } from './discard.ts';
 import { dose } from './dose.ts';
-import { bottle, clear, firstAfterHoney, stabilize, sweeten, verify, wait } from './finished.ts';
+import { bottle, clear, fading, firstAfterHoney, stabilize, sweeten, verify, wait } from './finished.ts';
+import { heating } from './heating.ts';
 import { moving } from './moving.ts';
 import { pitch } from './pitch.ts';
 import { reading } from './reading.ts';
@@ -23,6 +25,7 @@ export const ASK_RULES = {
   mold: discard('mold'),
   retching: discard('retching'),
   moving,
+  heating,
   stuck,
   film: sensed('film'),
   vinegar: sensed('vinegar'),
@@ -42,6 +45,11 @@ export const ASK_RULES = {
   first: firstAfterHoney,
   verify,
   wait,
+  fading,
+  headspace,
+  tasteBy,
+  rack,
+  offFinings,
   confirm,
   stabilize,
   reading,

@@ -1,7 +1,7 @@
 import type { Batch, BatchPlan, BatchSummary, NewEvent } from '@hollow-bell/contract';
 import { checkEvents } from '@hollow-bell/core/check';
-import { withFloat } from '@hollow-bell/core/float';
-import type { FloatPoint } from '@hollow-bell/core/float';
+import { withSent } from '@hollow-bell/core/float';
+import type { Sent } from '@hollow-bell/core/float';
 import { Refusal } from '@hollow-bell/core/quantities';
 import { LEDGER_VERSION, RECORD_VERSION, emptyLedger, fold, upcast, upcastLedger } from '@hollow-bell/core/record';
 import type { BatchEvent } from '@hollow-bell/core/record';
@@ -49,7 +49,9 @@ const readBatch = (withLedger: boolean): string => `
         ',"happenedAt":', ${ms('happened_at')}, ',"enteredAt":', ${ms('entered_at')}, ',"payload":', payload, '}'), ',')
       FROM (SELECT * FROM batch_events WHERE batch_id = batch.id ORDER BY seq) AS event),
     '],"float":[', (SELECT string_agg(concat('[', taken_ms, ',', sg, ',', COALESCE(temp_c::text, 'null'), ']'), ',')
-      FROM (SELECT * FROM float_readings WHERE batch_id = batch.id ORDER BY taken_ms) AS reading), ']}') AS batch
+      FROM (SELECT * FROM float_readings WHERE batch_id = batch.id ORDER BY taken_ms) AS reading),
+    '],"probe":[', (SELECT string_agg(concat('[', taken_ms, ',', core_c, ',', COALESCE(bath_c::text, 'null'), ']'), ',')
+      FROM (SELECT * FROM probe_readings WHERE batch_id = batch.id ORDER BY taken_ms) AS reading), ']}') AS batch
   FROM batches AS batch JOIN batch_plans AS plan ON plan.batch_id = batch.id AND plan.version = batch.plan_version
   WHERE batch.id = $id`;
 
@@ -68,7 +70,7 @@ export function requireFresh(onRecord: readonly BatchEvent[], afterSeq: number, 
 type Unnumbered = Omit<BatchEvent, 'seq' | 'enteredAt'>;
 
 /** Batches with their events and what they fold to. A stored ledger of other rules is folded anew by whoever meets it. */
-export function batchRecord(sequelize: Sequelize, { batches, plans, events, floats }: BatchTables) {
+export function batchRecord(sequelize: Sequelize, { batches, plans, events, floats, probes }: BatchTables) {
   async function mustFind(id: string, transaction: Transaction, lock: boolean): Promise<BatchRow> {
     const row = await batches.findByPk(id, lock ? { transaction, lock: transaction.LOCK.UPDATE } : { transaction });
     if (row === null) throw noSuchBatch();
@@ -84,12 +86,15 @@ export function batchRecord(sequelize: Sequelize, { batches, plans, events, floa
     return plan.plan;
   }
 
-  const floatOf = async (batchId: string, transaction: Transaction): Promise<FloatPoint[]> =>
-    (await floats.findAll({ where: { batchId }, order: [['takenMs', 'ASC']], raw: true, transaction })).map(({ takenMs, sg, tempC }) => ({
-      at: Number(takenMs),
-      sg,
-      tempC,
-    }));
+  async function sentOf(batchId: string, transaction: Transaction): Promise<Sent> {
+    const all = { where: { batchId }, raw: true, transaction } as const;
+    const float = await floats.findAll({ ...all, order: [['takenMs', 'ASC']] });
+    const probe = await probes.findAll({ ...all, order: [['takenMs', 'ASC']] });
+    return {
+      float: float.map(({ takenMs, sg, tempC }) => ({ at: Number(takenMs), sg, tempC })),
+      probe: probe.map(({ takenMs, coreC, bathC }) => ({ at: Number(takenMs), coreC, bathC })),
+    };
+  }
 
   /** Keeps the fold of events and float with the batch. */
   async function refold(row: BatchRow, onRecord: readonly BatchEvent[], transaction: Transaction): Promise<void> {
@@ -197,9 +202,9 @@ export function batchRecord(sequelize: Sequelize, { batches, plans, events, floa
     return all;
   }
 
-  /** The record with what the floats sent among it. */
+  /** The record with what floats and probes sent among it. */
   const floated = async (row: BatchRow, onRecord: readonly BatchEvent[], transaction: Transaction): Promise<readonly BatchEvent[]> =>
-    withFloat(onRecord, await floatOf(row.id, transaction));
+    withSent(onRecord, await sentOf(row.id, transaction));
 
   /** Each event must be believable among all that is on record, and close no glass that could hurt someone. */
   async function requireBelievable(
@@ -232,12 +237,13 @@ export function batchRecord(sequelize: Sequelize, { batches, plans, events, floa
     await sequelize.query('UPDATE float_devices SET batch_id = NULL WHERE batch_id IN (:ids)', { replacements: { ids }, transaction });
     const where = { batchId: { [Op.in]: [...ids] } };
     await floats.destroy({ where, transaction });
+    await probes.destroy({ where, transaction });
     await events.destroy({ where, transaction });
     await plans.destroy({ where, transaction });
     await batches.destroy({ where: { id: { [Op.in]: [...ids] } }, transaction });
   }
   const hasFloat = async (batchId: string, transaction: Transaction): Promise<boolean> =>
-    (await floats.count({ where: { batchId }, transaction })) > 0;
+    (await floats.count({ where: { batchId }, transaction })) + (await probes.count({ where: { batchId }, transaction })) > 0;
 
   return {
     destroy,

@@ -46,6 +46,16 @@ export interface FloatRow extends Model {
   tempC: number | null;
 }
 
+/** Every reading that a probe sent while a mead was heated; one a minute. */
+export interface ProbeRow extends Model {
+  batchId: string;
+  deviceId: string;
+  slot: string;
+  takenMs: string;
+  coreC: number;
+  bathC: number | null;
+}
+
 /** The tables of a cellar's batches, for one connection of its own. */
 export function batchTables(sequelize: Sequelize) {
   const shared = { underscored: true, timestamps: false } as const;
@@ -102,7 +112,19 @@ export function batchTables(sequelize: Sequelize) {
     },
     { ...shared, tableName: 'float_readings' },
   );
-  return { batches, plans, events, floats };
+  const probes = sequelize.define<ProbeRow>(
+    'probes',
+    {
+      batchId: { type: DataTypes.UUID, primaryKey: true },
+      deviceId: { type: DataTypes.UUID, primaryKey: true },
+      slot: { type: DataTypes.BIGINT, primaryKey: true },
+      takenMs: required(DataTypes.BIGINT),
+      coreC: required(DataTypes.DOUBLE),
+      bathC: { type: DataTypes.DOUBLE },
+    },
+    { ...shared, tableName: 'probe_readings' },
+  );
+  return { batches, plans, events, floats, probes };
 }
 
 export type BatchTables = ReturnType<typeof batchTables>;

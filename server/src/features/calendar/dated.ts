@@ -8,7 +8,7 @@ import type { Dated } from '@hollow-bell/tell/calendar';
 /** Everything of a batch that has a date. One that cannot be reckoned has none; it costs no other one. */
 export function datedOf({ id, name, ledger, plan }: BatchSummary, now: number): Dated {
   try {
-    return { id, name, entries: calendarOf(ledger, feedingPlanOf(ledger, feedingPracticeOf(plan)), now) };
+    return { id, name, entries: calendarOf(ledger, feedingPlanOf(ledger, feedingPracticeOf(plan)), now, plan.practice) };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
     return { id, name, entries: [] };

@@ -98,9 +98,9 @@ describe('the demo’s batches, untouched', () => {
         const { state } = said(batch, now);
         const gates = batch.ledger.history.pitch === null || batch.ledger.history.bottled !== null ? [] : gatesOf(batch.ledger, now);
         const finished = gates.find(({ name }) => name === 'Finished');
-        if (state.phase === 'finished') expect(finished?.open, batch.name).toBe(true);
+        if (state.phase === 'finished') expect(finished?.state, batch.name).toBe('open');
         if (['active', 'stuck', 'slowing', 'lag', 'unread'].includes(state.phase)) {
-          expect(finished?.open, batch.name).toBe(false);
+          expect(finished?.state, batch.name).toBe('shut');
           expect(whyNotBottle(batch.ledger, now), batch.name).not.toBeNull();
         }
       }

@@ -1,5 +1,5 @@
 import { createHash, randomBytes } from 'node:crypto';
-import { FLOAT_SLOT_MS, floatRefusal } from '@hollow-bell/contract';
+import { FLOAT_SLOT_MS, PROBE_SLOT_MS, floatRefusal, probeRefusal } from '@hollow-bell/contract';
 import type { FloatAnswer, FloatDevice, FloatPost, MadeFloat } from '@hollow-bell/contract';
 import { DataTypes } from 'sequelize';
 import type { Model, Sequelize } from 'sequelize';
@@ -14,12 +14,16 @@ interface DeviceRow extends Model {
   keptBack: number;
 }
 
+interface InSlot {
+  slot: number;
+  at: number;
+}
+type FloatReading = InSlot & { sg: number; tempC: number | null };
+type ProbeReading = InSlot & { coreC: number; bathC: number | null };
+
 export interface FloatRecord {
-  takeFloat: (
-    batchId: string,
-    deviceId: string,
-    readings: readonly { slot: number; at: number; sg: number; tempC: number | null }[],
-  ) => Promise<Map<number, number>>;
+  takeFloat: (batchId: string, deviceId: string, readings: readonly FloatReading[]) => Promise<Map<number, number>>;
+  takeProbe: (batchId: string, deviceId: string, readings: readonly ProbeReading[]) => Promise<Map<number, number>>;
 }
 
 /** In hex, so that no shell and no float takes a sign in it for something else. */
@@ -33,6 +37,32 @@ const deviceOf = ({ id, name, batchId, lastSeenAt, keptBack }: DeviceRow): Float
   lastSeenAt: lastSeenAt?.getTime() ?? null,
   keptBack,
 });
+
+/** Readings by their slots, of which each keeps one; the others are counted as repeated or kept back. */
+function slots<R extends InSlot>() {
+  const bySlot = new Map<number, R>();
+  const counted = { kept: 0, repeated: 0, keptBack: 0 };
+  const count = (at: number, keptAt: number): void => {
+    counted[at === keptAt ? 'repeated' : 'keptBack'] += 1;
+  };
+  return {
+    counted,
+    put: (reading: R): void => {
+      const same = bySlot.get(reading.slot);
+      if (same === undefined) bySlot.set(reading.slot, reading);
+      else count(reading.at, same.at);
+    },
+    keep: async (write: (readings: readonly R[]) => Promise<Map<number, number>>): Promise<void> => {
+      if (bySlot.size === 0) return;
+      const taken = await write([...bySlot.values()]);
+      for (const { slot, at } of bySlot.values()) {
+        const keptAt = taken.get(slot);
+        if (keptAt !== undefined) count(at, keptAt);
+      }
+      counted.kept = bySlot.size - taken.size;
+    },
+  };
+}
 
 /** Floats that may post, each with a token of its own, and what becomes of their posts. */
 export function floatStore(sequelize: Sequelize, batches: FloatRecord, now: () => number) {
@@ -71,37 +101,34 @@ export function floatStore(sequelize: Sequelize, batches: FloatRecord, now: () =
       await devices.destroy({ where: { id } });
     },
 
-    /** Takes what is good of a post; says of the rest what is wrong with it. Repeating a post writes nothing twice. */
+    /** Takes what is good of a post, of a float or a probe; says of the rest what is wrong with it. Repeating a post writes nothing twice. */
     take: async (token: string, { readings }: FloatPost): Promise<FloatAnswer> => {
       const device = await devices.findOne({ where: { tokenHash: hashOf(token) } });
       if (device === null) throw new HttpProblem(401, 'not_allowed', 'No float has this token; make it known in Hollow Bell first.');
       if (device.batchId === null)
         throw new HttpProblem(409, 'not_allowed', 'This float hangs in no batch; hang it into one, then send again.');
       const refused: FloatAnswer['refused'] = [];
-      const bySlot = new Map<number, { slot: number; at: number; sg: number; tempC: number | null }>();
-      let [repeated, keptBack] = [0, 0];
-      const count = (at: number, keptAt: number): void => {
-        if (at === keptAt) repeated += 1;
-        else keptBack += 1;
-      };
-      for (const [index, { at: given, sg, tempC }] of readings.entries()) {
+      const swum = slots<FloatReading>();
+      const probed = slots<ProbeReading>();
+      for (const [index, { at: given, sg, tempC, coreC, bathC }] of readings.entries()) {
         const at = given === undefined ? now() : Math.round(new Date(given).getTime());
-        const message = floatRefusal({ sg, tempC, at }, now());
-        const slot = Math.floor(at / FLOAT_SLOT_MS);
-        const sameSlot = bySlot.get(slot);
+        const message =
+          coreC !== undefined
+            ? probeRefusal({ coreC, bathC, at }, now())
+            : sg !== undefined
+              ? floatRefusal({ sg, tempC, at }, now())
+              : 'A float sends “sg”, a probe sends “coreC”.';
         if (message !== null) refused.push({ index, message });
-        else if (sameSlot !== undefined) count(at, sameSlot.at);
-        else bySlot.set(slot, { slot, at, sg, tempC: tempC ?? null });
+        else if (coreC !== undefined) probed.put({ slot: Math.floor(at / PROBE_SLOT_MS), at, coreC, bathC: bathC ?? null });
+        else if (sg !== undefined) swum.put({ slot: Math.floor(at / FLOAT_SLOT_MS), at, sg, tempC: tempC ?? null });
       }
-      const taken =
-        bySlot.size === 0 ? new Map<number, number>() : await batches.takeFloat(device.batchId, device.id, [...bySlot.values()]);
-      for (const { slot, at } of bySlot.values()) {
-        const keptAt = taken.get(slot);
-        if (keptAt !== undefined) count(at, keptAt);
-      }
+      const { batchId } = device;
+      await swum.keep((all) => batches.takeFloat(batchId, device.id, all));
+      await probed.keep((all) => batches.takeProbe(batchId, device.id, all));
+      const sum = (of: 'kept' | 'repeated' | 'keptBack'): number => swum.counted[of] + probed.counted[of];
       await device.update({ lastSeenAt: new Date(now()) });
-      if (keptBack > 0) await device.increment({ keptBack });
-      return { kept: bySlot.size - taken.size, repeated, keptBack, refused };
+      if (sum('keptBack') > 0) await device.increment({ keptBack: sum('keptBack') });
+      return { kept: sum('kept'), repeated: sum('repeated'), keptBack: sum('keptBack'), refused };
     },
   };
 }

@@ -46,7 +46,7 @@ function reckon({ id, name, plan, ledger }: BatchSummary, now: number): Standing
     volumeL: view?.volumeL ?? 0,
     leesL: ledger.liquid.yeastG / YEAST_G_PER_L,
     colors: [...fruit, ...honeysPoured(ledger)].map((poured) => poured.name),
-    asks: asksOf(ledger, feedingPlanOf(ledger, feedingPracticeOf(plan)), now, plan.practice.degasPerDay).toSorted(byUrgency),
+    asks: asksOf(ledger, feedingPlanOf(ledger, feedingPracticeOf(plan)), now, plan.practice).toSorted(byUrgency),
   };
 }
 

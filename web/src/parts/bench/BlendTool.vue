@@ -18,7 +18,10 @@ const given = useLinked({
 const found = useAnswer(() => {
   const { av, asg, aabv, bv, bsg, babv } = given;
   if (av === null || asg === null || aabv === null || bv === null || bsg === null || babv === null) return null;
-  return blend({ volumeL: av, sg: asg, abv: aabv }, { volumeL: bv, sg: bsg, abv: babv });
+  return blend([
+    { volumeL: av, sg: asg, abv: aabv },
+    { volumeL: bv, sg: bsg, abv: babv },
+  ]);
 });
 const share = useAnswer(() =>
   given.want === null || given.aabv === null || given.babv === null ? null : 100 * shareOfFirst(given.aabv, given.babv, given.want),

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { floatPointsOf } from '@hollow-bell/contract';
+import { sentOf } from '@hollow-bell/contract';
 import type { Batch, BatchRecord } from '@hollow-bell/contract';
-import { withFloat } from '@hollow-bell/core/float';
+import { withSent } from '@hollow-bell/core/float';
 import { liquidOf } from '@hollow-bell/core/masses';
 import { fold, parcelOf } from '@hollow-bell/core/record';
 import { mix, pourTogether } from '@hollow-bell/core/liquid';
@@ -41,7 +41,7 @@ watch(fromId, (id) =>
     if (id === fromId.value) source.value = record;
   }),
 );
-const sourceLedger = computed(() => (source.value === null ? null : fold(withFloat(source.value.events, floatPointsOf(source.value)))));
+const sourceLedger = computed(() => (source.value === null ? null : fold(withSent(source.value.events, sentOf(source.value)))));
 const outcome = useAnswer(() => {
   if (sourceLedger.value === null || volumeL.value === null) return null;
   return mix(pourTogether(liquidOf(store.ledger.liquid), liquidOf(parcelOf(sourceLedger.value, volumeL.value).liquid)));

@@ -134,6 +134,7 @@ describe('the clinic', () => {
       id: 'b',
       name: 'Linden',
       float: [],
+      probe: [],
       createdAt: start,
       lastSeq: rows.length,
       planVersion: 1,

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { descentOptions } from './options.ts';
-import type { ChartColors, DescentData } from './options.ts';
+import type { ChartColors } from '../../../composables/useChartColors.ts';
+import type { DescentData } from './options.ts';
 import { DAY_MS } from '@hollow-bell/core/quantities';
 
 const colors: ChartColors = {

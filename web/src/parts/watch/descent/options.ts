@@ -2,6 +2,7 @@ import type { FloatPoint } from '@hollow-bell/core/float';
 import type { FanPoint } from '@hollow-bell/core/forecast';
 import type { Ranged, UnitSystem } from '@hollow-bell/core/quantities';
 import { DAY_MS, celsiusToF } from '@hollow-bell/core/quantities';
+import type { ChartColors } from '../../../composables/useChartColors.ts';
 import type { EChartsOption } from 'echarts/types/dist/shared';
 
 export interface DescentData {
@@ -21,16 +22,6 @@ export interface DescentData {
   forecast: readonly FanPoint[];
   /** Where it was heading as planned, while something else is asked. */
   compared: readonly FanPoint[];
-}
-
-export interface ChartColors {
-  ink: string;
-  quiet: string;
-  rule: string;
-  bronze: string;
-  verdigris: string;
-  madder: string;
-  bronzeSoft: string;
 }
 
 const STEP_SG = 0.02;

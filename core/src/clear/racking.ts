@@ -1,0 +1,83 @@
+import { DAY_MS, gravity, mm, say, when } from '../quantities/index.ts';
+import type { Ranged, Sentence } from '../quantities/index.ts';
+import { mixedOf } from '../record/index.ts';
+import type { Ledger } from '../record/index.ts';
+import { finishOf } from '../watch/index.ts';
+
+/** Two schools of the first racking: at about 1.010, so that the new vessel finishes under its own gas; or at dryness. */
+export const RACK_SCHOOLS = ['at dryness', 'at 1.010'] as const;
+export type RackSchool = (typeof RACK_SCHOOLS)[number];
+const FIRST_AT_SG = 1.01;
+/** Lees may reach 10 to 12 mm (trade practice). */
+export const LEES_MM = { may: 10, most: 12 } as const;
+/** Young mead on its gross lees longer than this tastes of them (our estimate). */
+const GROSS_LEES_DAYS = 28;
+/** While lees gather, every six to eight weeks, until it is clear (trade practice). */
+const AGAIN_DAYS = { least: 42, most: 56 } as const;
+/** Oxygen that a quiet siphon takes up, mg/L (our estimate; splashing takes several times as much). */
+export const RACKING_OXYGEN_MG_PER_L: Ranged = { value: 1.5, low: 0.5, high: 4 };
+
+export interface RackAdvice {
+  /** `none`: nothing but habit asks for it. */
+  asks: 'now' | 'soon' | 'none';
+  sentence: Sentence;
+  /** When it is or becomes due; null where only the eye tells. */
+  dueAt: number | null;
+  /** Rackings so far. */
+  count: number;
+  /** What they have cost together. */
+  oxygenMgPerL: Ranged;
+}
+
+const times = (range: Ranged, count: number): Ranged => ({ value: range.value * count, low: range.low * count, high: range.high * count });
+
+/** Whether it wants racking, and why. @param now ms since 1970 UTC; null before the pitch or for an empty vessel */
+export function rackAdvice(ledger: Ledger, now: number, school: RackSchool = 'at dryness'): RackAdvice | null {
+  const { pitch, lees, rackedAt, losses, marks } = ledger.history;
+  const mixed = mixedOf(ledger);
+  if (pitch === null || mixed === null) return null;
+  const count = losses.filter(({ why }) => why === 'racking').length;
+  const known = { count, oxygenMgPerL: times(RACKING_OXYGEN_MG_PER_L, count) };
+  const advice = (asks: RackAdvice['asks'], dueAt: number | null, sentence: Sentence): RackAdvice => ({ asks, dueAt, sentence, ...known });
+  const since = rackedAt ?? pitch.at;
+  const last = lees.findLast(({ at }) => at > since);
+  const isFinished = finishOf(ledger).state === 'finished';
+  const isClear = marks.clear !== undefined && marks.clear >= (marks.hazy ?? 0);
+  if (last !== undefined && last.mm > LEES_MM.most)
+    return advice(
+      'now',
+      last.at,
+      say`The lees stand ${mm(last.mm)} high, past the ${mm(LEES_MM.may)} to ${mm(LEES_MM.most)} that they may reach.`,
+    );
+  if (count === 0 && school === 'at 1.010' && mixed.sg <= FIRST_AT_SG && !isFinished)
+    return advice(
+      'now',
+      now,
+      say`At ${gravity(mixed.sg)}: by the school of ${gravity(FIRST_AT_SG)} it is racked now, so that the new vessel finishes under its own gas.`,
+    );
+  if (count === 0 && isFinished) {
+    const dueAt = pitch.at + GROSS_LEES_DAYS * DAY_MS;
+    return now >= dueAt
+      ? advice('now', dueAt, say`It is finished and has stood on its first lees since ${when(pitch.at)}.`)
+      : advice('soon', dueAt, say`It is finished; its first lees may lie until ${when(dueAt)}.`);
+  }
+  if (last !== undefined && last.mm >= LEES_MM.may)
+    return advice('soon', last.at, say`The lees stand ${mm(last.mm)} high; at ${mm(LEES_MM.most)} it wants racking.`);
+  if (count > 0 && rackedAt !== null && !isClear && last !== undefined && last.mm > 0) {
+    const dueAt = rackedAt + AGAIN_DAYS.most * DAY_MS;
+    return now >= dueAt
+      ? advice('now', dueAt, say`Lees have gathered since ${when(rackedAt)}, and it is not clear yet.`)
+      : advice(
+          'soon',
+          dueAt,
+          say`While lees gather: again between ${when(rackedAt + AGAIN_DAYS.least * DAY_MS)} and ${when(dueAt)}, or once clear.`,
+        );
+  }
+  return advice(
+    'none',
+    null,
+    count === 0
+      ? say`It still works: nothing asks for a racking yet.`
+      : say`Nothing but habit asks for a racking: each costs oxygen and some mead.`,
+  );
+}

@@ -1,0 +1,77 @@
+<script setup lang="ts">
+import { SCHOOLS_TOLD, STABILIZE_SCHOOLS } from '@hollow-bell/core/stabilize';
+import type { StabilizeSchool } from '@hollow-bell/core/stabilize';
+
+defineProps<{ school: StabilizeSchool; costs: Record<StabilizeSchool, string>; busy: boolean }>();
+const emit = defineEmits<{ choose: [school: StabilizeSchool] }>();
+</script>
+
+<template>
+  <div class="schools">
+    <ul role="radiogroup" aria-label="School of stabilizing">
+      <li v-for="each in STABILIZE_SCHOOLS" :key="each">
+        <button
+          type="button"
+          role="radio"
+          :aria-checked="each === school"
+          :class="{ here: each === school }"
+          :disabled="busy"
+          :data-school="each"
+          @click="emit('choose', each)"
+        >
+          <span class="name">{{ SCHOOLS_TOLD[each].name }}</span>
+          <span class="small quiet">{{ costs[each] }}</span>
+        </button>
+      </li>
+    </ul>
+    <p class="says">
+      {{ SCHOOLS_TOLD[school].says }}
+      <span class="quiet">For it: {{ SCHOOLS_TOLD[school].speaksFor }}. Against: {{ SCHOOLS_TOLD[school].speaksAgainst }}.</span>
+    </p>
+  </div>
+</template>
+
+<style scoped>
+ul {
+  display: grid;
+  grid-template-columns: repeat(5, minmax(0, 1fr));
+  gap: 4px 18px;
+  padding-top: 10px;
+  border-bottom: 1px solid var(--rule);
+}
+
+button {
+  display: grid;
+  width: 100%;
+  min-height: 52px;
+  padding: 2px 0 8px;
+  align-content: start;
+  border: 0;
+  border-bottom: 3px solid transparent;
+  background: none;
+  color: var(--soot-2);
+  font-size: 15px;
+  text-align: left;
+  cursor: pointer;
+}
+
+.here {
+  border-color: var(--bronze);
+  color: var(--soot);
+}
+
+.here .name {
+  font-weight: 700;
+}
+
+.says {
+  padding: 8px 0 2px;
+  max-width: 92ch;
+}
+
+@media (max-width: 720px) {
+  ul {
+    grid-template-columns: 1fr 1fr;
+  }
+}
+</style>
