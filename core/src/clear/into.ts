@@ -40,9 +40,9 @@ export function fullL(vessel: Vessel): number {
 /** How so much mead would stand in a vessel for ageing. @throws Refusal for no mead */
 export function standsInto(vessel: Vessel, volumeL: number): Into {
   if (!(volumeL > 0)) throw new Refusal('There is nothing to rack.', 'volumeL');
-  const level = levelIn(vessel, Math.min(volumeL, vessel.capacityL));
   const overflowL = Math.max(0, volumeL - vessel.capacityL);
   const inL = Math.min(volumeL, fullL(vessel));
+  const level = levelIn(vessel, inL);
   const gapL = Math.max(0, fullL(vessel) - volumeL);
   const is = volumeL > fullL(vessel) + 1e-6 ? 'too small' : isWide(vessel) ? 'wide' : level.headspaceMm > MUCH_AIR_MM ? 'gap' : 'full';
   return {
@@ -74,7 +74,7 @@ export function waysInto(vessels: readonly Vessel[], volumeL: number): RackInto[
     const restL = main.is === 'too small' ? volumeL - main.volumeL : 0;
     if (restL <= UNSEEN_L) return { main, companion: null, leftL: 0 };
     const [jug] = vessels
-      .filter((other, k) => k !== i && !isWide(other) && fullL(other) >= restL)
+      .filter((other, k) => k !== i && !isWide(other) && fullL(other) >= restL && restL >= LEAST_FILLED * other.capacityL)
       .sort((a, b) => a.capacityL - b.capacityL);
     return { main, companion: jug === undefined ? null : standsInto(jug, restL), leftL: jug === undefined ? restL : 0 };
   });
@@ -82,6 +82,8 @@ export function waysInto(vessels: readonly Vessel[], volumeL: number): RackInto[
     leftL * 1000 + (main.is === 'wide' ? 500 : 0) + main.oxygenMgPerL + (companion === null ? 0 : 5 + 0.1 * companion.oxygenMgPerL);
   return ways.sort((a, b) => harm(a) - harm(b));
 }
+/** A companion emptier than this share keeps its mead badly (our estimate). */
+const LEAST_FILLED = 0.4;
 /** A drop more or less, L. */
 const UNSEEN_L = 0.02;
 

@@ -57,8 +57,8 @@ async function writeLees(): Promise<void> {
       <BellMark :bell="BELLS[advice.asks]" />
       <span
         ><b v-if="advice.asks === 'now'">Rack now. </b><SentenceText :sentence="advice.sentence" />
-        <span class="quiet"
-          >{{
+        <span class="quiet">
+          {{
             advice.count === 0
               ? 'It would be the first racking'
               : `${advice.count} so far, ${showFigure('mgPerL', advice.oxygenMgPerL)} of oxygen in all`
@@ -111,12 +111,20 @@ async function writeLees(): Promise<void> {
   padding: 10px 0;
 }
 
+.advice .quiet {
+  margin-left: 0.3em;
+}
+
 .lees,
 .lees form {
   display: flex;
   flex-wrap: wrap;
   align-items: end;
   gap: 8px 18px;
+}
+
+.lees > label {
+  width: 240px;
 }
 
 .lees form > :first-child {

@@ -151,6 +151,16 @@ const tellsGlass = (batchG: number): string => {
   const glass = sweeten(store.ledger.liquid, additionsOf(parts.value, batchG));
   return `${show('sg', glass.sg)} · ${showFigure('gPerL', sugarRange(glass, sugar.value))}`;
 };
+/** So that the fifth glass is sweet: to 1.025, in halves of a gram; the maker sets it otherwise. */
+const usualStepG = computed(() => {
+  try {
+    const wholeG = gramsToReach(store.ledger.liquid, parts.value, { sg: 1.025 });
+    return Math.max(0.5, Math.round((2 * wholeG) / (10 * (store.view?.volumeL ?? 1)) / 4) / 2);
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error;
+    return 1;
+  }
+});
 const shelfNote = computed(() => {
   const [first] = parts.value;
   if (first?.of.lotId === undefined) return '';
@@ -195,7 +205,7 @@ const taste = (told: string): Promise<boolean> =>
           :key="names.join(' ')"
           :of="names.join(' and ')"
           :batch-l="store.view.volumeL"
-          :usual-step-g="1"
+          :usual-step-g="usualStepG"
           :tells="tellsGlass"
           :chosen-g="glassG"
           @choose="glassG = $event"

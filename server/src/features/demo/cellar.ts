@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { DEFAULT_PRACTICE } from '@hollow-bell/contract';
-import type { BatchPlan, NewEvent } from '@hollow-bell/contract';
+import type { BatchPlan, NewEvent, Practice } from '@hollow-bell/contract';
 import type { EventContent } from '@hollow-bell/core/record';
 import { MEAN_HONEY } from '@hollow-bell/core/ingredients';
 import { planOf, plannedFrom, plannedHoney, pourOf } from '@hollow-bell/core/must';
@@ -9,7 +9,9 @@ import { USUAL_VESSELS } from '@hollow-bell/core/vessel';
 import { yeastType } from '@hollow-bell/core/yeast';
 import { LOTS } from './shelf.ts';
 import type { LotName } from './shelf.ts';
+import { seeded } from '@hollow-bell/core/numerics';
 import { HOUR_MS } from '@hollow-bell/core/quantities';
+import { probeReadings } from '@hollow-bell/core/simulate';
 
 /*
  * The lamp room of a disused signal box beside an allotment field: honey from a linden avenue, a heather moor and a borage
@@ -35,6 +37,7 @@ interface Recipe {
   /** Hours before now at which the must was mixed; everything else is hours after that. */
   mixedHoursAgo: number | null;
   then: [atHour: number, ...contents: EventContent[]][];
+  practice?: Partial<Practice>;
 }
 
 const sg = (value: number, tempC = 19): EventContent => ({ kind: 'reading', payload: { sg: value, tempC, calibrationC: 20 } });
@@ -54,7 +57,61 @@ const stabilizedWith = (sulfiteG: number, sorbateG: number): EventContent[] => [
   { kind: 'sorbate', payload: { massG: sorbateG } },
 ];
 
+/** A pot on a flame, read every few minutes: the core follows the bath. */
+const heated = (fromHour: number): Recipe['then'] =>
+  probeReadings({ startAt: 0, startC: 18, bathC: 64, lagMin: 17, minutes: 78 }, seeded(11))
+    .filter((_, minute) => minute % 3 === 0)
+    .map(({ at, coreC, bathC }) => [fromHour + at / HOUR_MS, { kind: 'core', payload: { coreC, ...(bathC === null ? {} : { bathC }) } }]);
+
 const RECIPES: Recipe[] = [
+  {
+    name: 'Gooseberry, clearing',
+    honeys: [{ lot: 'linden avenue', massG: 1500, moisture: 0.171 }],
+    others: [{ ...plannedFrom('gooseberry', 900), name: 'gooseberries' }],
+    waterL: 4.3,
+    yeastId: 'allround',
+    vessel: '10 L bucket',
+    mixedHoursAgo: 40 * DAY_H,
+    then: [
+      [0.5, sg(1.083, 20)],
+      [1, pitched('allround', 3)],
+      [25, ...fed(1, 4.2, 1)],
+      [49, ...fed(2, 4.2, 1)],
+      [73, ...fed(3, 4.2, 1)],
+      [7 * DAY_H, sg(1.038, 19), { kind: 'strain', payload: { massG: 200, share: 1, of: 'gooseberries' } }],
+      [15 * DAY_H, sg(1.004, 18), { kind: 'look', payload: { through: 'dark', beside: [] } }],
+      [
+        22 * DAY_H,
+        sg(0.996, 18),
+        { kind: 'look', payload: { through: 'glow', beside: [] } },
+        { kind: 'tongue', payload: { prickle: 'strong' } },
+      ],
+      [30 * DAY_H, sg(0.996, 18), { kind: 'tongue', payload: { prickle: 'some' } }],
+      [38 * DAY_H, sg(0.996, 17), { kind: 'reading', payload: { leesMm: 16 } }, { kind: 'look', payload: { through: 'edge', beside: [] } }],
+    ],
+  },
+  {
+    name: 'Linden, heated',
+    honeys: [{ lot: 'linden avenue', massG: 1600, moisture: 0.171 }],
+    waterL: 3.2,
+    yeastId: 'ale',
+    vessel: '5 L jug',
+    mixedHoursAgo: 54 * DAY_H,
+    practice: { stabilizing: 'heat' },
+    then: [
+      [0.5, sg(1.114, 20)],
+      [1, pitched('ale', 4)],
+      [25, ...fed(1, 4.6, 1.2)],
+      [49, ...fed(2, 4.6, 1.2)],
+      [73, ...fed(3, 4.6, 1.2)],
+      [10 * DAY_H, sg(1.058, 19)],
+      [24 * DAY_H, sg(1.034, 18)],
+      [36 * DAY_H, sg(1.03, 18), { kind: 'rack', payload: { volumeL: 3.95 } }],
+      [44 * DAY_H, sg(1.03, 18)],
+      [52 * DAY_H, sg(1.03, 18), { kind: 'word', payload: { gate: 'degassed', says: 'no prickle left' } }],
+      ...heated(53.7 * DAY_H),
+    ],
+  },
   {
     name: 'Linden for spring',
     honeys: [{ lot: 'linden avenue', massG: 1450, moisture: 0.171 }],
@@ -271,7 +328,7 @@ function batchPlanOf(recipe: Recipe): BatchPlan {
     roomTempC: 17,
     otherCost: 3,
   });
-  return { must, practice: { ...DEFAULT_PRACTICE, roomTempC: 17 } };
+  return { must, practice: { ...DEFAULT_PRACTICE, roomTempC: 17, ...recipe.practice } };
 }
 
 /** One batch of the demo stands split in two: the same mead, to be sweetened with two honeys. */

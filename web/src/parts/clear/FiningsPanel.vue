@@ -25,6 +25,9 @@ const volumeL = computed(() => store.view?.volumeL ?? 0);
 const grams = computed(() => weighedG(finingG(gPerL.value, volumeL.value), store.batch?.plan.practice.scaleG));
 const gas = computed(() => gasBeforeFining(store.ledger));
 const settling = computed(() => finedUntil(store.ledger));
+/** Of a trial, in 100 ml. */
+const trialTold = (perL: number): string =>
+  perL === 0 ? 'none' : fining.value.unit === 'ml' ? `${(perL / 10).toFixed(3)} ml` : `${Math.round(100 * perL)} mg`;
 const days = ({ low, high }: { low: number; high: number }): string => `${low} to ${high} days`;
 function give(): Promise<boolean> {
   const event: EventContent = { kind: 'fining', payload: { fining: chosenId.value, name: chosenId.value, massG: grams.value } };
@@ -64,9 +67,7 @@ function give(): Promise<boolean> {
       <p class="small">
         Usual: {{ fining.gPerL.low }} to {{ fining.gPerL.high }} {{ fining.unit }}/L; the packet’s own dose comes first. In glasses of 100
         ml first:
-        <b v-for="glass in trialGlasses(fining)" :key="glass" class="trial"
-          >{{ (100 * glass).toFixed(1) }} m{{ fining.unit === 'g' ? 'g' : 'l×10⁻³' }}</b
-        >
+        <b v-for="glass in trialGlasses(fining)" :key="glass" class="trial">{{ trialTold(glass) }}</b>
         overnight.
       </p>
       <div class="deeds">

@@ -42,6 +42,10 @@ function open(gate: string): Promise<boolean> | undefined {
   padding: 6px 0;
 }
 
+form .line-input {
+  width: 190px;
+}
+
 form {
   display: flex;
   flex-wrap: wrap;

@@ -153,13 +153,13 @@ const summary = computed(() => {
 </script>
 
 <template>
-  <div class="heat" role="img" :aria-label="summary" data-test="heat-chart">
+  <div class="chart" role="img" :aria-label="summary" data-test="heat-chart">
     <VChart v-if="options !== null" :option="options" autoresize />
   </div>
 </template>
 
 <style scoped>
-.heat {
-  height: 380px;
+.chart {
+  height: 340px;
 }
 </style>

@@ -43,13 +43,13 @@ const title = computed(
       <path :d="outlinePath(drawing)" class="outline" :transform="`translate(0 ${HEIGHT_PX - drawing.height})`" />
       <rect v-if="!drawing.lid" x="-14" y="-8" width="28" height="12" class="cork" />
       <g class="probe">
-        <path :d="`M0 -22V${HEIGHT_PX - levelPx / 2}`" />
-        <circle r="12" cy="-28" />
-        <path d="M0 -28l7 -5" />
-        <circle r="5" :cy="HEIGHT_PX - levelPx / 2" class="tip" />
+        <path :d="`M5 -22V${HEIGHT_PX - levelPx / 2}`" />
+        <circle r="12" cx="5" cy="-34" />
+        <path d="M5 -34l7 -5" />
+        <circle r="5" cx="5" :cy="HEIGHT_PX - levelPx / 2" class="tip" />
       </g>
-      <path d="M-9 -8V-16M-9 -26V-34" class="outline" />
-      <ellipse cx="-9" cy="-21" rx="4" ry="6" class="outline" />
+      <path d="M-11 -8V-13M-11 -25V-32" class="outline" />
+      <ellipse cx="-11" cy="-19" rx="4" ry="6" class="outline" />
       <g v-if="coreC !== null" :fill="inkOn(color)">
         <text x="-10" :y="HEIGHT_PX - levelPx / 2 + 8" class="core">{{ show('tempC', coreC) }}</text>
         <text x="-10" :y="HEIGHT_PX - levelPx / 2 + 26" class="word">core</text>
