@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from './cellar.ts';
-import { type } from './typing.ts';
+import { choose, type } from './typing.ts';
 
 const DAY_MS = 86_400_000;
 const BEGUN = Date.now() - 70 * DAY_MS;
@@ -94,11 +94,12 @@ test('a traditional mead from honey to bottle, by the published numbers', async 
 
   await test.step('clear, degas, stabilize', async () => {
     await onDay(page, 40, 'clear');
-    await page.getByRole('button', { name: 'It is clear' }).click();
+    await page.getByRole('button', { name: 'print', exact: true }).click();
     await expect(page.locator('[data-gate=clear]')).toHaveAttribute('data-open', 'true');
-    await page.getByRole('button', { name: 'Degassed' }).click();
+    await page.getByRole('button', { name: 'no prickle', exact: true }).click();
     await expect(page.locator('[data-gate=degassed]')).toHaveAttribute('data-open', 'true');
     await onDay(page, 41, 'stabilize');
+    await choose(page, 'the pH is known', 'by a meter');
     await type(page.getByLabel('pH, measured'), '3.4');
     // 0.8 mg/L molecular at pH 3.4: 0.8 × (1 + 10^1.59) = 31.9 mg/L free, ÷ 0.7 for what binds = 45.6 mg/L;
     // × 4.5 L ÷ 0.5763 = 0.356 g of potassium metabisulfite.

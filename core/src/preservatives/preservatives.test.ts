@@ -36,7 +36,7 @@ describe('sulfite and sorbate agree with the reference values', () => {
         free_needed_mg_l: free,
         add_so2_mg_l: add,
         grams: metabisulfiteG(add, i.volume_l, saltOf(i.salt)),
-        total_after_mg_l: (i.total_now_mg_l ?? 0) + add,
+        total_after_mg_l: Number(i.total_now_mg_l ?? 0) + add,
       };
     },
     sulfite_tablets: (i) => {

@@ -38,10 +38,14 @@ describe('bringing the starter to the must', () => {
 
   it('halves the difference by each doubling, and takes the parts it is given', () => {
     // 36 °C to 20: 28, 24; within five.
-    expect(attemperWith(0.1, 36, 20, 'doubling').temps).toEqual([28, 24].map((t) => expect.closeTo(t, 9)));
+    const halved = attemperWith(0.1, 36, 20, 'doubling').temps;
+    expect(halved).toHaveLength(2);
+    expect(halved[0]).toBeCloseTo(28, 9);
+    expect(halved[1]).toBeCloseTo(24, 9);
     // 0.1 L each time: 16/2, 16/3, 16/4 left.
     const { temps } = attemperWith(0.1, 36, 20, 0.1);
-    expect(temps.map((t) => t - 20)).toEqual([8, 16 / 3, 4].map((d) => expect.closeTo(d, 9)));
+    expect(temps).toHaveLength(3);
+    [8, 16 / 3, 4].forEach((left, i) => expect(temps[i]! - 20).toBeCloseTo(left, 9));
     expect(() => attemperWith(0.1, 40, 20, 1e-4)).toThrow(/fifty/);
     expect(() => attemperWith(0.1, 40, 20, 0)).toThrow(Refusal);
   });

@@ -9,7 +9,7 @@ import type { Again, Deed } from './deed.ts';
 import { readDrank, readDumped, readLost } from './lost.ts';
 import { readFed, readPoured, readToppedUp } from './poured.ts';
 import { readMoved, readRacked, readSplit } from './vessels.ts';
-import { readHeated, readWarmed } from './warmth.ts';
+import { readCore, readHeated, readWarmed } from './warmth.ts';
 
 function readBag(rest: string, context: DipContext): Part {
   const amount = findAmount(rest, context);
@@ -59,6 +59,7 @@ const DEEDS: readonly Deed[] = [
     read: readBag,
   },
   { pattern: /^(warmed|warm|cooled|cool|chilled|cold[ -]crashed|crashed)\b/, read: readWarmed },
+  { pattern: /^(core)\b/, read: readCore },
   { pattern: /^(heated|heat|pasteurized|pasteurised|pasteurize)\b/, read: readHeated },
   { pattern: /^(split)\b/, read: readSplit },
   {

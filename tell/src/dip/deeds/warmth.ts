@@ -30,3 +30,22 @@ export function readHeated(rest: string, context: DipContext, again: Again, verb
     ]);
   return entry({ kind: 'heat', payload: { tempC: warm, minutes: Number(minutes) } });
 }
+
+/** “core 61.1 bath 62.4”: the middle of the mead in its pot, and the water around it. */
+export function readCore(rest: string, context: DipContext, again: Again, verb: string): Part {
+  const [coreText = '', bathText] = rest.split(/[,;]?\s*\bbath\b/);
+  const warm = (text: string): number | null =>
+    findTempC(/^\s*\d/.test(text) ? `at ${withDegree(text.trim(), context.units)}` : text, context);
+  const coreC = warm(coreText);
+  const bathC = bathText === undefined ? undefined : warm(bathText);
+  const isPot = (tempC: number | null | undefined): boolean => tempC === undefined || (tempC !== null && tempC >= 0 && tempC <= 100);
+  if (coreC === null || !isPot(coreC) || !isPot(bathC))
+    throw new DipAsk(say`What did the core read, and the bath? Between ${tempC(0)} and ${tempC(100)}, such as “core 61.1 bath 62.4”.`, [
+      candidate(again(`${verb} `), `${verb} …`),
+    ]);
+  return entry({ kind: 'core', payload: { coreC, ...(bathC === undefined || bathC === null ? {} : { bathC }) } });
+}
+
+/** A bare number of a pot is in the house's own degrees. */
+const withDegree = (text: string, units: DipContext['units']): string =>
+  /[a-z°]/i.test(text) ? text : `${text}${units === 'us' ? 'f' : 'c'}`;

@@ -15,15 +15,18 @@ import { useAttempt } from '../../composables/useAttempt.ts';
 import { useReader } from '../../composables/useReader.ts';
 import { useWhen } from '../../composables/useWhen.ts';
 import { useBatch } from '../../stores/batch.ts';
+import { useShelf } from '../../stores/shelf.ts';
 
 const props = defineProps<{ protection: Protection | null }>();
 const store = useBatch();
+const shelf = useShelf();
 const { show, showFigure } = useReader();
 const { refusal, busy, attempt, blocked } = useAttempt();
 const { at, when } = useWhen();
 
 const lastPh = store.ledger.history.ph;
-const phBy = ref<PhBy>(lastPh === null ? 'kind' : 'measured');
+/** Who has a meter on the shelf measures; else the kind of mead is what is known. */
+const phBy = ref<PhBy>(lastPh === null && shelf.phMeter === null ? 'kind' : 'measured');
 const WAYS: { value: PhBy; label: string }[] = [
   { value: 'measured', label: 'by a meter' },
   { value: 'strip', label: 'by a paper strip' },

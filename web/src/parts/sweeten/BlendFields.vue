@@ -2,14 +2,10 @@
 import { computed } from 'vue';
 import PickList from '../fields/PickList.vue';
 import QuantityField from '../fields/QuantityField.vue';
+import type { BlendRow } from '../../composables/useSweetening.ts';
 import { toldAs } from './sweeteners.ts';
 import type { Sweetener } from './sweeteners.ts';
 
-/** What sweetens, and in what ratio by mass. */
-export interface BlendRow {
-  key: string;
-  share: number | null;
-}
 const rows = defineModel<BlendRow[]>({ required: true });
 const props = defineProps<{ sweeteners: readonly Sweetener[] }>();
 const options = computed(() =>
