@@ -21,7 +21,7 @@ const SWEET: Row[] = [
   water(3.2),
   pitched('ale'),
   read(10, 1.058),
-  read(24, 1.034),
+  read(24, 1.038),
   read(30, 1.03),
   read(38, 1.03),
   read(46, 1.03),
