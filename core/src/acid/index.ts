@@ -2,4 +2,4 @@
 export { HIGHEST_PH, baseAsSalt, baseFromPoints, baseFromTrial } from './ph.ts';
 export type { BaseDose } from './ph.ts';
 export { ACID_G_PER_EQUIVALENT, acidForRiseG, deacidified, deacidifyG, taAs, taRiseGPerL } from './ta.ts';
-export type { AcidId, Deacidified, DeacidifierId } from './ta.ts';
+export type { AcidId, DeacidifierId } from './ta.ts';

@@ -2,13 +2,13 @@ import { Refusal, requireWithin } from '../quantities/index.ts';
 import { CO2_G_PER_VOLUME, residualCo2Volumes, volumesFromPoints } from './gas.ts';
 
 /** g of CO2 from a gram, by stoichiometry; real yields are 94 to 100 % of it. */
-export const PRIMING_CO2 = { sucrose: 0.5143, 'dextrose anhydrous': 0.4886, 'dextrose monohydrate': 0.4442 } as const;
+const PRIMING_CO2 = { sucrose: 0.5143, 'dextrose anhydrous': 0.4886, 'dextrose monohydrate': 0.4442 } as const;
 const PER_FERMENTABLE_HONEY = PRIMING_CO2['dextrose anhydrous'];
 
 export type PrimingSugar = { kind: keyof typeof PRIMING_CO2 } | { kind: 'honey'; fermentable: number };
 
 /** g of CO2 from a gram of what primes. */
-export const co2PerPrimingG = (sugar: PrimingSugar): number =>
+const co2PerPrimingG = (sugar: PrimingSugar): number =>
   sugar.kind === 'honey'
     ? PER_FERMENTABLE_HONEY * requireWithin('The fermentable share', sugar.fermentable, 0.1, 1)
     : PRIMING_CO2[sugar.kind];

@@ -1,7 +1,7 @@
 import { DAY_MS } from '../quantities/index.ts';
 import type { Ledger, FiningId } from '../record/index.ts';
 
-export type Charge = '−' | '+' | 'none';
+type Charge = '−' | '+' | 'none';
 
 export interface FiningTold {
   id: Exclude<FiningId, 'other'>;

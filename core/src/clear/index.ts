@@ -1,8 +1,8 @@
 /* From the first racking to bright and round: when to rack and into what, how clear, how much gas, what fines, how long to rest. */
 export { RACKING_OXYGEN_MG_PER_L, RACK_SCHOOLS, rackAdvice } from './racking.ts';
-export type { RackAdvice, RackSchool } from './racking.ts';
-export { AGEING_AIR_MM, MUCH_AIR_MM, closeGap, fullL, standsInto, waysInto } from './into.ts';
-export type { Into, RackInto } from './into.ts';
+export type { RackSchool } from './racking.ts';
+export { MUCH_AIR_MM, closeGap, standsInto, waysInto } from './into.ts';
+export type { RackInto } from './into.ts';
 export { FININGS, finedUntil, finingG, trialGlasses } from './finings.ts';
 export type { FiningTold } from './finings.ts';
 export { clearBy, clearingAdvice } from './sight.ts';

@@ -4,9 +4,8 @@ import { Refusal } from '../quantities/index.ts';
 import { levelIn } from '../vessel/index.ts';
 import type { Level, Vessel } from '../vessel/index.ts';
 
-/** Air under the bung of a narrow neck in ageing, mm (trade practice); a fermenting must wants a fifth of its vessel, more with fruit. */
-export const AGEING_AIR_MM = 25;
-export const PRIMARY_AIR_SHARE = 0.2;
+/** Air under the bung of a narrow neck in ageing, mm (trade practice). */
+const AGEING_AIR_MM = 25;
 /** More air than this in ageing is asked about, mm (our estimate). */
 export const MUCH_AIR_MM = 60;
 /** A wide mouth ages badly: as much air as it may have beside mead, L for each liter (our estimate). */
@@ -27,7 +26,7 @@ export interface Into extends Level {
 }
 
 /** Liters that stand in a vessel when the air under its bung is as it should be. */
-export function fullL(vessel: Vessel): number {
+function fullL(vessel: Vessel): number {
   let [low, high] = [0, vessel.capacityL];
   for (let i = 0; i < 50; i++) {
     const middle = (low + high) / 2;

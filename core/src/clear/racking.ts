@@ -9,7 +9,7 @@ export const RACK_SCHOOLS = ['at dryness', 'at 1.010'] as const;
 export type RackSchool = (typeof RACK_SCHOOLS)[number];
 const FIRST_AT_SG = 1.01;
 /** Lees may reach 10 to 12 mm (trade practice). */
-export const LEES_MM = { may: 10, most: 12 } as const;
+const LEES_MM = { may: 10, most: 12 } as const;
 /** Young mead on its gross lees longer than this tastes of them (our estimate). */
 const GROSS_LEES_DAYS = 28;
 /** While lees gather, every six to eight weeks, until it is clear (trade practice). */

@@ -1,9 +1,8 @@
 /* Densities of water, sugar and alcohol, mixing, fermentation by mass balance, instruments and their errors. */
 export { blend, honeyToReach, shareOfFirst, thinMead, undilutedSg, waterToReach } from './adjust.ts';
-export type { Measured, Thinned } from './adjust.ts';
+export type { Measured } from './adjust.ts';
 export { litersAt20, meadKgPerM3 } from './density.ts';
 export { HEAT_CAPACITY, massForTemperature, mixedTemperature } from './warmth.ts';
-export type { WarmMass } from './warmth.ts';
 export { ETHANOL_20_KG_PER_M3, ethanolGPerL } from './ethanol.ts';
 export {
   BALANCE_ABV_PLUS_MINUS,

@@ -22,7 +22,6 @@ export {
 } from './sulfite.ts';
 export type { SulfiteSalt } from './sulfite.ts';
 export {
-  SORBIC_CAP,
   SORBIC_IN_SORBATE,
   potassiumSorbateG,
   sorbateDose,

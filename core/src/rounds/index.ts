@@ -1,6 +1,6 @@
 /* What a vessel asks for, one file each under asks/, how pressing it is, and where the work stands. */
 export { DEGAS_PER_DAY, STATIONS, USUALLY_PER_DAY } from './ask.ts';
-export type { Ask, AskPractice, Bell, Station } from './ask.ts';
+export type { Ask, Bell, Station } from './ask.ts';
 export { doseTold } from './asks/dose.ts';
 export { DISCARD } from './asks/discard.ts';
 export { sulfiteWaitEnds } from './asks/pitch.ts';

@@ -27,7 +27,7 @@ export function whyNotHeat(ledger: Ledger): Sentence | null {
 }
 
 /** How the core of a vessel lags its bath, minutes. @param volumeL of mead in it */
-export function lagOf(vessel: Vessel, volumeL: number, isStirred: boolean): Ranged {
+function lagOf(vessel: Vessel, volumeL: number, isStirred: boolean): Ranged {
   const diameterCm = 2 * Math.max(...sectionOf(vessel).radiusCm);
   const { value, low, high } = isStirred ? HEAT_TRANSFER.stirred : HEAT_TRANSFER.still;
   const at = (heatTransfer: number): number => cylinderLagMin({ volumeL, diameterCm, heatTransfer });

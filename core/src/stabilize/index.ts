@@ -1,10 +1,10 @@
 /* How a mead is kept from new life: the schools, their gates, and what they take. */
 export { firstShutGate, gatesOf } from './gates.ts';
 export type { Gate, GateState } from './gates.ts';
-export { heatingNow, lagOf, lagSeen, planHeating, whyNotHeat } from './heating.ts';
+export { heatingNow, lagSeen, planHeating, whyNotHeat } from './heating.ts';
 export type { HeatPlan, HeatingNow } from './heating.ts';
 export { phKnown } from './phKnown.ts';
-export type { PhBy, PhKnown } from './phKnown.ts';
+export type { PhBy } from './phKnown.ts';
 export { freeSo2There, planStabilizing } from './plan.ts';
 export { protectionOf } from './protection.ts';
 export type { Protection } from './protection.ts';

@@ -9,6 +9,6 @@ export {
   sweetenWithSolid,
   whatItWouldBecome,
 } from './sweeten.ts';
-export type { Addition, Blend, SweetTarget, Sweetened } from './sweeten.ts';
+export type { SweetTarget, Sweetened } from './sweeten.ts';
 export { MAKERS_WORDS, WAKES_H, wordOfGravity, wordOfSugar } from './words.ts';
 export { sweetenWorking } from './working.ts';

@@ -1,10 +1,18 @@
 <script setup lang="ts">
 import { computed } from 'vue';
+import AcidTool from '../parts/bench/AcidTool.vue';
 import AlcoholTool from '../parts/bench/AlcoholTool.vue';
 import AttemperTool from '../parts/bench/AttemperTool.vue';
 import BlendTool from '../parts/bench/BlendTool.vue';
+import FiningsTool from '../parts/bench/FiningsTool.vue';
+import HeatTool from '../parts/bench/HeatTool.vue';
 import PhTool from '../parts/bench/PhTool.vue';
 import ReadingTool from '../parts/bench/ReadingTool.vue';
+import SanitizerTool from '../parts/bench/SanitizerTool.vue';
+import SorbateTool from '../parts/bench/SorbateTool.vue';
+import SulfiteTool from '../parts/bench/SulfiteTool.vue';
+import SweetenTool from '../parts/bench/SweetenTool.vue';
+import ThinMeadTool from '../parts/bench/ThinMeadTool.vue';
 import ThinTool from '../parts/bench/ThinTool.vue';
 import UnitsTool from '../parts/bench/UnitsTool.vue';
 import VesselTool from '../parts/bench/VesselTool.vue';
@@ -18,6 +26,14 @@ const TOOLS = [
   { id: 'vessel', name: 'Vessel', asks: 'How full is it, and how high does it stand?', tool: VesselTool },
   { id: 'attemper', name: 'Attemper yeast', asks: 'How does the yeast get from its warm water into the must?', tool: AttemperTool },
   { id: 'ph', name: 'Raise the pH', asks: 'How much potassium carbonate or bicarbonate?', tool: PhTool },
+  { id: 'thin-mead', name: 'Thin a mead', asks: 'How much water, for less alcohol?', tool: ThinMeadTool },
+  { id: 'sulfite', name: 'Sulfite', asks: 'How much sulfite, by the pH?', tool: SulfiteTool },
+  { id: 'sorbate', name: 'Sorbate', asks: 'How much sorbate, by the alcohol?', tool: SorbateTool },
+  { id: 'heat', name: 'Heat', asks: 'How long in the bath, and how long held?', tool: HeatTool },
+  { id: 'finings', name: 'Finings', asks: 'How much of which fining?', tool: FiningsTool },
+  { id: 'sweeten', name: 'Sweeten', asks: 'How much honey at the end, of one or two?', tool: SweetenTool },
+  { id: 'acid', name: 'Acid', asks: 'How much acid, or what takes it away?', tool: AcidTool },
+  { id: 'sanitizer', name: 'Sanitizer', asks: 'How much concentrate for the bucket at hand?', tool: SanitizerTool },
   { id: 'units', name: 'Units', asks: 'What is that in my units?', tool: UnitsTool },
 ];
 const here = computed(() => TOOLS.find(({ id }) => id === props.tool) ?? TOOLS[0]);

@@ -63,7 +63,7 @@ const options = computed<EChartsOption | null>(() => {
         type: 'value',
         gridIndex: 0,
         min: Math.floor(shownC(10) / 10) * 10,
-        max: Math.round(shownC(76)),
+        max: Math.ceil(shownC(76) / 10) * 10,
         ...axis,
         splitLine: { lineStyle: { color: rule } },
         axisLabel: label,
