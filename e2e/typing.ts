@@ -10,6 +10,9 @@ export async function type(field: Locator, text: string): Promise<void> {
 
 /** Opens a list and takes one of its lines. */
 export async function choose(page: Page, list: string, line: string | RegExp): Promise<void> {
-  await page.locator('.el-select').filter({ has: page.getByRole('combobox', { name: list, exact: true }) }).click();
+  await page
+    .locator('.el-select')
+    .filter({ has: page.getByRole('combobox', { name: list, exact: true }) })
+    .click();
   await page.getByRole('option', { name: line }).locator('visible=true').click();
 }

@@ -21,11 +21,4 @@ export {
   sulfiteTablets,
 } from './sulfite.ts';
 export type { SulfiteSalt } from './sulfite.ts';
-export {
-  SORBIC_IN_SORBATE,
-  potassiumSorbateG,
-  sorbateDose,
-  sorbicMgPerL,
-  sorbicNeededMgPerL,
-  sorbicSolubilityMgPerL,
-} from './sorbate.ts';
+export { SORBIC_IN_SORBATE, potassiumSorbateG, sorbateDose, sorbicMgPerL, sorbicNeededMgPerL, sorbicSolubilityMgPerL } from './sorbate.ts';

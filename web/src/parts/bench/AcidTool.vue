@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ACID_G_PER_EQUIVALENT} from '@hollow-bell/core/acid';
+import type { ACID_G_PER_EQUIVALENT } from '@hollow-bell/core/acid';
 import { acidForRiseG, deacidified, deacidifyG, taAs } from '@hollow-bell/core/acid';
 import QuantityField from '../fields/QuantityField.vue';
 import { useAnswer } from '../../composables/useAnswer.ts';
