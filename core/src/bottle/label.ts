@@ -4,8 +4,7 @@ import { requireWithin } from '../quantities/index.ts';
  * How exact a label's strength must be, % vol. EU: Regulation 1169/2011, Annex XII, one decimal, honey's ferments ± 1.0, with fruit or
  * plants macerated in ± 1.5. US: 27 CFR 4.36, ± 1.5 to 14 % vol and ± 1.0 above, not across that line. Mead for one's own table need not follow them.
  */
-const LABEL_RULES = ['eu mead', 'eu fruit mead', 'us'] as const;
-export type LabelRule = (typeof LABEL_RULES)[number];
+export type LabelRule = 'eu mead' | 'eu fruit mead' | 'us';
 const EU_TOLERANCE = { 'eu mead': 1, 'eu fruit mead': 1.5 } as const;
 const US = { line: 14, below: 1.5, above: 1 } as const;
 

@@ -250,6 +250,8 @@ function aboutCore(ledger: Ledger, { coreC, bathC }: Payloads['core'], at: numbe
     );
   if (bathC !== undefined && bathC - coreC > GLASS_BEARS_C)
     doubts.push(say`The bath is ${degrees(bathC - coreC)} hotter than the mead: glass may crack. Let it come up together.`);
+  if (before === undefined && ledger.liquid.guardSo2Mg > 0)
+    doubts.push(say`Sulfite is in it: heat drives it off, and the label’s sulfites were for nothing. After heat none is needed.`);
   if (coreC > HOLD_STOP_C) doubts.push(say`Above ${tempC(HOLD_STOP_C)} the honey cooks: take it off the heat.`);
   return doubts;
 }

@@ -40,10 +40,11 @@ function fullL(vessel: Vessel): number {
 export function standsInto(vessel: Vessel, volumeL: number): Into {
   if (!(volumeL > 0)) throw new Refusal('There is nothing to rack.', 'volumeL');
   const overflowL = Math.max(0, volumeL - vessel.capacityL);
-  const inL = Math.min(volumeL, fullL(vessel));
+  const most = isWide(vessel) ? vessel.capacityL : fullL(vessel);
+  const inL = Math.min(volumeL, most);
   const level = levelIn(vessel, inL);
   const gapL = Math.max(0, fullL(vessel) - volumeL);
-  const is = volumeL > fullL(vessel) + 1e-6 ? 'too small' : isWide(vessel) ? 'wide' : level.headspaceMm > MUCH_AIR_MM ? 'gap' : 'full';
+  const is = volumeL > most + 1e-6 ? 'too small' : isWide(vessel) ? 'wide' : level.headspaceMm > MUCH_AIR_MM ? 'gap' : 'full';
   return {
     vessel,
     volumeL: inL,

@@ -70,7 +70,8 @@ function clearGate(ledger: Ledger, school: StabilizeSchool): Gate {
 function degassedGate(ledger: Ledger, finish: Finish, school: StabilizeSchool): Gate {
   const { degassed } = ledger.history.marks;
   /** What was stirred out while it fermented came back. */
-  const isOut = degassed !== undefined && degassed >= (finish.since?.at ?? Number.NEGATIVE_INFINITY);
+  const workedUntil = Math.min(finish.since?.at ?? Number.NEGATIVE_INFINITY, ledger.history.guarded?.at ?? Number.POSITIVE_INFINITY);
+  const isOut = degassed !== undefined && (degassed >= workedUntil || ledger.history.guarded?.by === 'heat');
   const seen = isOut ? { at: degassed, told: say`since ${when(degassed)}` } : null;
   const passed = school === 'dry' || school === 'sweetener' ? say`a little gas harms nothing here` : null;
   return sensedGate(ledger, 'degassed', seen, say`wants no prickle on the tongue, or your word`, passed);

@@ -5,6 +5,7 @@ import type { Practice } from '@hollow-bell/contract';
 import { nextTick, ref, watch } from 'vue';
 import CalendarAddress from '../parts/rounds/CalendarAddress.vue';
 import BrewPracticeFields from '../parts/must/BrewPracticeFields.vue';
+import FinishPracticeFields from '../parts/stabilize/FinishPracticeFields.vue';
 import PracticeFields from '../parts/fields/PracticeFields.vue';
 import SchoolFields from '../parts/feed/SchoolFields.vue';
 import { singleKeysOn } from '../composables/useSingleKeys.ts';
@@ -53,6 +54,10 @@ async function save(): Promise<void> {
       <SchoolFields v-model="practice" @update:model-value="saved = false" />
     </section>
     <BrewPracticeFields v-model="practice" @update:model-value="saved = false" />
+    <section class="feeding">
+      <h2>How you finish</h2>
+      <FinishPracticeFields v-model="practice" @update:model-value="saved = false" />
+    </section>
     <div>
       <el-button type="primary" :loading="busy" :disabled="blocked" @click="save">Keep these</el-button>
       <span v-if="saved" class="quiet" role="status"> Kept.</span>

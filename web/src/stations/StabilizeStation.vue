@@ -28,6 +28,8 @@ const COSTS: Record<StabilizeSchool, string> = {
   filter: 'home pads are not sterile',
   sweetener: 'erythritol; xylitol kills dogs',
 };
+/** It is on the label, or a guest cannot drink it. */
+const forbid = (): Promise<boolean> => attempt(() => store.practise({ noSulfites: store.batch?.plan.practice.noSulfites !== true }));
 const choose = (stabilizing: StabilizeSchool): Promise<boolean> => attempt(() => store.practise({ stabilizing }));
 </script>
 
@@ -37,6 +39,10 @@ const choose = (stabilizing: StabilizeSchool): Promise<boolean> => attempt(() =>
     <GateRow :gates="store.gates" />
     <GateWord :gates="store.gates" />
     <SchoolRow :school="store.school" :costs="COSTS" :busy="busy" @choose="choose" />
+    <label class="choice no-print">
+      <input type="checkbox" :checked="store.batch?.plan.practice.noSulfites === true" @change="forbid" />
+      <span>No sulfites go into this batch</span>
+    </label>
     <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
     <HeatSchool v-if="store.school === 'heat'" />
     <div class="columns">

@@ -71,6 +71,21 @@ describe('a float that posts', () => {
     expect(body.refused.map(({ message }) => message).join(' ')).toMatch(/no specific gravity.*degrees Celsius.*future/);
   });
 
+  it('beside a probe that posts of a heated mead: one reading a minute, judged with the record, and gone with it', async () => {
+    const { batchId, token } = await hung();
+    const start = Math.floor((NOW - HOUR_MS) / 60_000) * 60_000;
+    const pot = Array.from({ length: 25 }, (_, i) => ({ at: start + i * 60_000, coreC: 61, bathC: 64 }));
+    const { body } = await post(token, [...pot, { at: start + 1000, coreC: 61 }, { at: start, coreC: 142 }, { at: start }]);
+    expect(body).toMatchObject({ kept: 25, keptBack: 1 });
+    expect(body.refused.map(({ message }) => message).join(' ')).toMatch(/meant in °F.*a probe sends “coreC”/);
+    expect((await post(token, pot)).body).toMatchObject({ kept: 0, repeated: 25 });
+    const batch = await read(batchId);
+    expect(batch.probe).toHaveLength(25);
+    expect(batch.probe[0]).toEqual([start, 61, 64]);
+    expect(batch.float).toEqual([]);
+    expect(batch.ledger.history.guarded).toMatchObject({ by: 'heat' });
+  });
+
   it.each([
     ['no token', '', 401, /sends its token/],
     ['a foreign token', 'nobody', 401, /No float has this token/],
