@@ -136,8 +136,10 @@ function stabilizedGates(ledger: Ledger, school: StabilizeSchool, now: number): 
 }
 
 /** The gates of a school before honey or glass, in order. */
-export function gatesOf(ledger: Ledger, now: number, school: StabilizeSchool = USUAL_SCHOOL): Gate[] {
+export function gatesOf(ledger: Ledger, now: number, chosen: StabilizeSchool = USUAL_SCHOOL): Gate[] {
   const finish = finishOf(ledger);
+  /** What was heated goes by that school, whatever was planned. */
+  const school = ledger.history.guarded?.by === 'heat' ? 'heat' : chosen;
   return [
     finishedGate(finish, school),
     clearGate(ledger, school),

@@ -148,6 +148,14 @@ describe('heat', () => {
     expect(why(19.1, ...living, at(19, reading(1.056, 20)))).toBe('');
   });
 
+  it('goes by its own gates, whatever school was planned', () => {
+    expect(states(of(...SWEET, ...heated(50)), 50.2, 'chemical')).toMatchObject({
+      clear: 'not needed',
+      stabilized: 'open',
+      waited: 'shut',
+    });
+  });
+
   it('drives the sulfite off, and is undone by new yeast', () => {
     const hot = of(...SWEET, at(48, sulfite(0.4)), ...heated(50));
     expect(hot.liquid.guardSo2Mg).toBe(0);

@@ -31,12 +31,12 @@ function said(batch: Batch, now: number) {
   const evidence = stallEvidence(ledger, now, practice.organicCredit);
   return {
     state: stateOf(ledger, now),
-    asks: asksOf(ledger, feeding, now).toSorted(byUrgency),
+    asks: asksOf(ledger, feeding, now, plan.practice).toSorted(byUrgency),
     doses: feeding === null ? [] : feedingNow(feeding, ledger, now).doses,
     faults: feedingFaults(ledger, practice.dapCapGPerL),
     verdict: evidence === null || ledger.history.bottled !== null ? null : stallVerdict(evidence),
-    station: stationOf(ledger, feeding, now),
-    knots: knotsOf(ledger, feeding, stationOf(ledger, feeding, now), now),
+    station: stationOf(ledger, feeding, now, plan.practice),
+    knots: knotsOf(ledger, feeding, stationOf(ledger, feeding, now, plan.practice), now),
   };
 }
 
@@ -110,7 +110,7 @@ describe('the demo’s batches, untouched', () => {
     for (const batch of batches) {
       const { knots } = said(batch, NOW);
       if (batch.ledger.history.doses.length === 0) expect(knots.feed, batch.name).not.toBe('done');
-      if (batch.ledger.history.sulfites.length === 0) expect(knots.stabilize, batch.name).not.toBe('done');
+      if (batch.ledger.history.guarded === null) expect(knots.stabilize, batch.name).not.toBe('done');
       if (batch.ledger.history.bottled === null) expect(knots.bottle, batch.name).not.toBe('done');
       expect(
         Object.values(knots).filter((knot) => knot === 'now'),
