@@ -43,20 +43,20 @@ function give(): Promise<boolean> {
       off.
     </p>
     <p v-if="gas !== null" class="small"><SentenceText :sentence="gas" /></p>
-    <ul role="radiogroup" aria-label="Fining">
-      <li v-for="each in FININGS" :key="each.id">
-        <button
-          type="button"
-          role="radio"
-          class="press"
-          :aria-checked="each.id === chosenId"
-          :class="{ here: each.id === chosenId }"
-          @click="chosenId = each.id"
-        >
-          <span class="charge" :class="{ plus: each.charge === '+' }">{{ each.charge === 'none' ? '·' : each.charge }}</span> {{ each.id }}
-        </button>
-      </li>
-    </ul>
+    <div class="kinds" role="radiogroup" aria-label="Fining">
+      <button
+        v-for="each in FININGS"
+        :key="each.id"
+        type="button"
+        role="radio"
+        class="press"
+        :aria-checked="each.id === chosenId"
+        :class="{ here: each.id === chosenId }"
+        @click="chosenId = each.id"
+      >
+        <span class="charge" :class="{ plus: each.charge === '+' }">{{ each.charge === 'none' ? '·' : each.charge }}</span> {{ each.id }}
+      </button>
+    </div>
     <div class="told">
       <p>
         Takes {{ fining.takes }}. {{ fining.madeUp }}
@@ -87,7 +87,7 @@ function give(): Promise<boolean> {
   gap: 6px;
 }
 
-ul {
+.kinds {
   display: flex;
   flex-wrap: wrap;
   gap: 2px 16px;

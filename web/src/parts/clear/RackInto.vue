@@ -5,7 +5,7 @@ import { eventSentence, honeysPoured, othersPoured } from '@hollow-bell/core/rec
 import type { EventContent } from '@hollow-bell/core/record';
 import { sectionOf } from '@hollow-bell/core/vessel';
 import { useElementSize } from '@vueuse/core';
-import { computed, onMounted, ref } from 'vue';
+import { computed, onMounted, ref, useTemplateRef } from 'vue';
 import { useAttempt } from '../../composables/useAttempt.ts';
 import { useReader } from '../../composables/useReader.ts';
 import { useVessels } from '../../composables/useVessels.ts';
@@ -51,8 +51,10 @@ const gap = computed(() => {
   return closeGap({ volumeL: main.volumeL, sg: view.sg, abv: view.abv }, main.gapL);
 });
 const TOLD = { full: 'full', gap: 'air to close', wide: 'a wide mouth ages badly', 'too small': 'not all of it fits' } as const;
+const presses = useTemplateRef<HTMLButtonElement[]>('presses');
 function move(step: number): void {
   chosen.value = Math.max(0, Math.min(ways.value.length - 1, chosen.value + step));
+  presses.value?.[chosen.value]?.focus();
 }
 const deed = computed(() => {
   if (way.value === undefined) return '';
@@ -80,10 +82,7 @@ function rack(): Promise<boolean> {
     <ol
       v-if="ways.length > 0"
       class="floor"
-      tabindex="0"
-      role="listbox"
-      aria-label="Into which vessel; arrow keys choose"
-      :aria-activedescendant="`way-${Math.min(chosen, ways.length - 1)}`"
+      aria-label="Into which vessel"
       @keydown.right.prevent="move(1)"
       @keydown.left.prevent="move(-1)"
     >
@@ -100,38 +99,31 @@ function rack(): Promise<boolean> {
         <span class="small quiet">as it stands</span>
         <b>{{ stand.vessel.name }}</b>
       </li>
-      <li
-        v-for="(each, i) in ways"
-        :id="`way-${i}`"
-        :key="each.main.vessel.name"
-        role="option"
-        :aria-selected="each === way"
-        :class="{ chosen: each === way }"
-        :data-vessel="each.main.vessel.name"
-        @click="chosen = i"
-      >
-        <span class="stand"
-          ><VesselSection
-            :vessel="each.main.vessel"
-            :layers="layer(each.main.volumeL)"
-            :scale="scale"
-            airlock
-            :title="`${show('volumeL', each.main.volumeL)} in the ${each.main.vessel.name}`" /><VesselSection
-            v-if="each.companion !== null && each === way"
-            :vessel="each.companion.vessel"
-            :layers="layer(each.companion.volumeL)"
-            :scale="scale"
-            airlock
-            :title="`${show('volumeL', each.companion.volumeL)} in the ${each.companion.vessel.name}`"
-        /></span>
-        <b>{{ each.main.vessel.name }}</b>
-        <span class="big">{{ show('mm', each.main.headspaceMm) }}</span>
-        <span class="small quiet">of air · {{ TOLD[each.main.is] }}</span>
-        <span v-if="each.companion !== null" class="small"
-          >{{ show('volumeL', each.companion.volumeL) }} in the {{ each.companion.vessel.name }}</span
-        >
-        <span v-if="each.leftL > 0" class="small refusal">{{ show('volumeL', each.leftL) }} finds no vessel</span>
-        <span class="small quiet">oxygen in it {{ show('mgPerL', each.main.oxygenMgPerL) }}</span>
+      <li v-for="(each, i) in ways" :key="each.main.vessel.name" :class="{ chosen: each === way }" :data-vessel="each.main.vessel.name">
+        <button ref="presses" type="button" class="press" :aria-pressed="each === way" @click="chosen = i">
+          <span class="stand"
+            ><VesselSection
+              :vessel="each.main.vessel"
+              :layers="layer(each.main.volumeL)"
+              :scale="scale"
+              airlock
+              :title="`${show('volumeL', each.main.volumeL)} in the ${each.main.vessel.name}`" /><VesselSection
+              v-if="each.companion !== null && each === way"
+              :vessel="each.companion.vessel"
+              :layers="layer(each.companion.volumeL)"
+              :scale="scale"
+              airlock
+              :title="`${show('volumeL', each.companion.volumeL)} in the ${each.companion.vessel.name}`"
+          /></span>
+          <b>{{ each.main.vessel.name }}</b>
+          <span class="big">{{ show('mm', each.main.headspaceMm) }}</span>
+          <span class="small quiet">of air · {{ TOLD[each.main.is] }}</span>
+          <span v-if="each.companion !== null" class="small"
+            >{{ show('volumeL', each.companion.volumeL) }} in the {{ each.companion.vessel.name }}</span
+          >
+          <span v-if="each.leftL > 0" class="small refusal">{{ show('volumeL', each.leftL) }} finds no vessel</span>
+          <span class="small quiet">oxygen in it {{ show('mgPerL', each.main.oxygenMgPerL) }}</span>
+        </button>
       </li>
     </ol>
     <p v-else class="quiet">No free vessel is on the shelf. Write the racking below, or put vessels on the shelf.</p>
@@ -162,19 +154,29 @@ function rack(): Promise<boolean> {
 }
 
 .floor li {
-  display: grid;
   flex: 1 0 104px;
+  border-bottom: 3px solid transparent;
+}
+
+.now,
+.press {
+  display: grid;
   grid-template-rows: 236px;
   justify-items: center;
   align-content: start;
-  padding-bottom: 6px;
-  border-bottom: 3px solid transparent;
-  cursor: pointer;
+  width: 100%;
+  padding: 0 0 6px;
+  border: 0;
+  background: none;
+  color: inherit;
   text-align: center;
 }
 
-.floor li.now {
-  cursor: default;
+.press {
+  cursor: pointer;
+}
+
+.now {
   opacity: 0.85;
 }
 

@@ -8,22 +8,22 @@ const emit = defineEmits<{ choose: [school: StabilizeSchool] }>();
 
 <template>
   <div class="schools">
-    <ul role="radiogroup" aria-label="School of stabilizing">
-      <li v-for="each in STABILIZE_SCHOOLS" :key="each">
-        <button
-          type="button"
-          role="radio"
-          :aria-checked="each === school"
-          :class="{ here: each === school }"
-          :disabled="busy"
-          :data-school="each"
-          @click="emit('choose', each)"
-        >
-          <span class="name">{{ SCHOOLS_TOLD[each].name }}</span>
-          <span class="small quiet">{{ costs[each] }}</span>
-        </button>
-      </li>
-    </ul>
+    <div class="row" role="radiogroup" aria-label="School of stabilizing">
+      <button
+        v-for="each in STABILIZE_SCHOOLS"
+        :key="each"
+        type="button"
+        role="radio"
+        :aria-checked="each === school"
+        :class="{ here: each === school }"
+        :disabled="busy"
+        :data-school="each"
+        @click="emit('choose', each)"
+      >
+        <span class="name">{{ SCHOOLS_TOLD[each].name }}</span>
+        <span class="small quiet">{{ costs[each] }}</span>
+      </button>
+    </div>
     <p class="says">
       {{ SCHOOLS_TOLD[school].says }}
       <span class="quiet">For it: {{ SCHOOLS_TOLD[school].speaksFor }}. Against: {{ SCHOOLS_TOLD[school].speaksAgainst }}.</span>
@@ -32,7 +32,7 @@ const emit = defineEmits<{ choose: [school: StabilizeSchool] }>();
 </template>
 
 <style scoped>
-ul {
+.row {
   display: grid;
   grid-template-columns: repeat(5, minmax(0, 1fr));
   gap: 4px 18px;
@@ -70,7 +70,7 @@ button {
 }
 
 @media (max-width: 720px) {
-  ul {
+  .row {
     grid-template-columns: 1fr 1fr;
   }
 }
