@@ -15,6 +15,7 @@ import {
   gasBeforeFining,
   gasLeft,
   rackAdvice,
+  rackingsAhead,
   restMonths,
   standsInto,
   tasteNext,
@@ -56,6 +57,15 @@ describe('when to rack', () => {
     ['racked and clear', [...done, rack(37), lees(60, 2), look(60, 'print')], 120, 'at dryness', 'none'],
   ])('%s: %s', (_name, rows, on, school, asks) => {
     expect(rackAdvice(of(...rows), day(on), school)?.asks).toBe(asks);
+  });
+
+  it('plans two or three ahead, the next six to eight weeks after the one that is due, and none once it is clear', () => {
+    const [first, second] = rackingsAhead(of(...done), day(36.5));
+    expect(first!.from).toBe(day(36.5));
+    expect([second!.from, second!.to]).toEqual([day(36.5 + 42), day(36.5 + 56)]);
+    expect(rackingsAhead(of(...done, rack(37), look(60, 'print')), day(61))).toEqual([]);
+    expect(rackingsAhead(of(...done, rack(37), rack(60), rack(80), lees(90, 13)), day(91))).toEqual([]);
+    expect(rackingsAhead(of(...young), day(9))).toEqual([]);
   });
 
   it('counts the rackings and their oxygen, and knows none before the pitch', () => {

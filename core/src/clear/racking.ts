@@ -29,6 +29,35 @@ export interface RackAdvice {
   oxygenMgPerL: Ranged;
 }
 
+/** A racking that is to come: when, and what for. */
+export interface RackingAhead {
+  from: number;
+  to: number;
+  why: Sentence;
+}
+
+/** The rackings that are still to come by the two or three that makers do; earlier or later by what the lees say. @param now ms since 1970 UTC */
+export function rackingsAhead(ledger: Ledger, now: number, school: RackSchool = 'at dryness'): RackingAhead[] {
+  const advice = rackAdvice(ledger, now, school);
+  if (advice === null || advice.count > MOST_RACKINGS - 1) return [];
+  const firstAt = Math.max(now, advice.dueAt ?? now);
+  const next: RackingAhead[] =
+    advice.asks === 'none' ? [] : [{ from: firstAt, to: Math.max(firstAt, advice.dueAt ?? now), why: advice.sentence }];
+  const basis = next[0]?.to ?? ledger.history.rackedAt;
+  const isClear = (ledger.history.marks.clear ?? -1) >= (ledger.history.marks.hazy ?? 0);
+  if (basis === null || basis === undefined || isClear || advice.count + next.length >= MOST_RACKINGS) return next;
+  return [
+    ...next,
+    {
+      from: basis + AGAIN_DAYS.least * DAY_MS,
+      to: basis + AGAIN_DAYS.most * DAY_MS,
+      why: say`Off what gathers, or at ${mm(LEES_MM.may)} of lees; not once it is clear.`,
+    },
+  ];
+}
+/** Two or three (trade practice); each costs oxygen. */
+const MOST_RACKINGS = 3;
+
 const times = (range: Ranged, count: number): Ranged => ({ value: range.value * count, low: range.low * count, high: range.high * count });
 
 /** Whether it wants racking, and why. @param now ms since 1970 UTC; null before the pitch or for an empty vessel */

@@ -92,6 +92,20 @@ describe('what Rounds ask at the finish', () => {
     expect(told('verify', 41.1, sweet, heat)).toMatch(/^muffled: .*read it again/);
   });
 
+  it('one more reading a week after the honey, though two agree', () => {
+    const sweet: Row[] = [
+      ...ready,
+      ...powders(38),
+      at(39.1, reading(0.992, 20)),
+      at(40, honey(150)),
+      at(40.1, reading(1.002, 20)),
+      at(42.2, reading(1.002, 20)),
+    ];
+    expect(told('weekLater', 46.9, sweet)).toMatch(/^muffled/);
+    expect(told('weekLater', 47, sweet)).toMatch(/^swinging: .*A falling gravity is an alarm/);
+    expect(told('weekLater', 48, [...sweet, at(47.5, reading(1.002, 20))])).toBe('');
+  });
+
   it('sulfite that may have faded, a week before and after', () => {
     const rows = [...ready, ...powders(38), at(39.1, reading(0.992, 20))];
     const first = Array.from({ length: 400 }, (_, i) => 39 + i).find((day) => told('fading', day, rows) !== '')!;

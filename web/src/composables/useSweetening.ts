@@ -150,6 +150,12 @@ export function useSweetening() {
       return 1;
     }
   });
+  /** By the shelf’s prices, where all of it has one. */
+  const cost = computed(() => {
+    const prices = parts.value.map(({ of }) => shelf.standing.find(({ item }) => item.id === of.lotId)?.item.pricePerKg ?? null);
+    if (additions.value === null || prices.some((price) => price === null)) return null;
+    return additions.value.reduce((sum, { massG }, i) => sum + (massG / 1000) * (prices[i] ?? 0), 0);
+  });
   const shelfNote = computed(() => {
     const [first] = parts.value;
     if (first?.of.lotId === undefined) return '';
@@ -188,5 +194,6 @@ export function useSweetening() {
     tellsGlass,
     usualStepG,
     shelfNote,
+    cost,
   };
 }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { RACKING_OXYGEN_MG_PER_L, RACK_SCHOOLS, rackAdvice, restMonths } from '@hollow-bell/core/clear';
+import { RACKING_OXYGEN_MG_PER_L, RACK_SCHOOLS, rackAdvice, rackingsAhead, restMonths } from '@hollow-bell/core/clear';
 import type { RackSchool } from '@hollow-bell/core/clear';
 import { eventSentence } from '@hollow-bell/core/record';
 import type { EventContent } from '@hollow-bell/core/record';
@@ -31,6 +31,7 @@ const school = computed<RackSchool>({
 });
 const SCHOOLS = RACK_SCHOOLS.map((value) => ({ value, label: `first racking ${value}` }));
 const advice = computed(() => rackAdvice(store.ledger, store.now, school.value));
+const ahead = computed(() => rackingsAhead(store.ledger, store.now, school.value));
 const BELLS = { now: 'swinging', soon: 'muffled', none: 'still' } as const;
 const rest = computed(() => restMonths(store.ledger));
 /** How high they stood, the last few times. */
@@ -66,6 +67,13 @@ async function writeLees(): Promise<void> {
         ></span
       >
     </p>
+    <ol v-if="ahead.length > 1 || advice?.asks === 'soon'" class="ahead small" aria-label="Rackings ahead" data-test="rackings-ahead">
+      <li v-for="each in ahead" :key="each.from">
+        <b>{{ each.from === each.to ? show('when', each.to) : `${show('when', each.from)} to ${show('when', each.to)}` }}</b>
+        <span class="quiet"><SentenceText :sentence="each.why" /></span>
+      </li>
+      <li class="quiet">Rounds asks in time; there each can be put off.</li>
+    </ol>
     <div class="columns">
       <div class="stack">
         <template v-if="store.view !== null">
@@ -113,6 +121,13 @@ async function writeLees(): Promise<void> {
 
 .advice .quiet {
   margin-left: 0.3em;
+}
+
+.ahead li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 14px;
+  padding: 3px 0;
 }
 
 .lees,

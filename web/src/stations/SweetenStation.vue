@@ -22,7 +22,7 @@ import { useBatch } from '../stores/batch.ts';
 import { useShelf } from '../stores/shelf.ts';
 
 const store = useBatch();
-const { show, showFigure, tell } = useReader();
+const { show, showFigure, tell, money } = useReader();
 const { refusal, busy, attempt, blocked } = useAttempt();
 void useShelf().loadOnce();
 const {
@@ -55,6 +55,7 @@ const {
   tellsGlass,
   usualStepG,
   shelfNote,
+  cost,
 } = useSweetening();
 
 const { at, when } = useWhen();
@@ -142,6 +143,7 @@ const taste = (told: string): Promise<boolean> =>
                 : `As sweet as ${showFigure('gPerL', asSugar)} of sugar. The gravity rises as if it were sugar; in truth a third less.`
             }}
           </p>
+          <p v-if="cost !== null" class="small quiet">It costs {{ money(cost) }} by the shelf.</p>
           <p v-if="hasXylitol" class="caution"><b>Xylitol kills dogs.</b> Where one may come near, take another.</p>
           <template v-if="!isBarred">
             <p>

@@ -57,6 +57,25 @@ export const verify: AskRule = {
   }),
 };
 
+/** A week after honey it is looked at once more, though two readings agree. */
+const AGAIN_H = 7 * 24;
+export const weekLater: AskRule = {
+  asks: between({
+    sweetened: ({ ledger, now }, honeyAt) => {
+      const dueAt = honeyAt + AGAIN_H * HOUR_MS;
+      if (whyNotBottle(ledger, now) !== null || provenReadings(ledger).some(({ at }) => at >= dueAt)) return null;
+      return asked(
+        `a week after honey ${honeyAt}`,
+        now >= dueAt ? 'swinging' : 'muffled',
+        dueAt,
+        say`Honey has been in it a week ${now >= dueAt ? 'and more' : when(dueAt)}: read it once more. A falling gravity is an alarm.`,
+        'watch',
+        say`Read the gravity once more, a week after the honey`,
+      );
+    },
+  }),
+};
+
 export const bottle: AskRule = {
   asks: between({
     sweetened: ({ ledger, now }) =>

@@ -8,7 +8,7 @@ import { cure } from './cure.ts';
 import { degas } from './degas.ts';
 import { discard } from './discard.ts';
 import { dose } from './dose.ts';
-import { bottle, clear, fading, firstAfterHoney, stabilize, sweeten, verify, wait } from './finished.ts';
+import { bottle, clear, fading, firstAfterHoney, stabilize, sweeten, verify, wait, weekLater } from './finished.ts';
 import { heating } from './heating.ts';
 import { moving } from './moving.ts';
 import { pitch } from './pitch.ts';
@@ -45,6 +45,7 @@ export const ASK_RULES = {
   first: firstAfterHoney,
   verify,
   wait,
+  weekLater,
   fading,
   headspace,
   tasteBy,
