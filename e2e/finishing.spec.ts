@@ -79,6 +79,7 @@ test('heat in bulk at 1.030 with a probe: held, rested, read twice, bottled swee
   await onDay(page, 50, 'stabilize');
   await school(page, 'heat');
   await expect(gate(page, 'clear')).toHaveAttribute('data-state', 'not needed');
+  await page.getByText('Open a gate by your word').click();
   await page.getByLabel('Your word for Degassed').press('Enter');
   await expect(gate(page, 'degassed')).toHaveAttribute('data-state', 'by your word');
   await expect(gate(page, 'stabilized')).toContainText('wants the core at 60');

@@ -100,7 +100,7 @@ function stabilizedGates(ledger: Ledger, school: StabilizeSchool, now: number): 
     return [
       gate('stabilized', 'Stabilized', 'not needed', say`nothing goes in that could ferment`),
       gate('waited', 'Waited', 'not needed', say`nothing has to work`),
-      gate('verified', 'Dry and still', why === null ? 'open' : 'shut', why ?? say`nothing in it can burst glass`),
+      gate('verified', 'Dry and still', why === null ? 'open' : 'shut', why ?? say`proven still: it may go into glass`),
     ];
   }
   const byHeat = guarded === null ? school === 'heat' : guarded.by === 'heat';

@@ -83,7 +83,7 @@ export const bottle: AskRule = {
     open: ({ ledger, now, school }) =>
       bearsHoney(school) || whyNotBottle(ledger, now) !== null
         ? null
-        : asked(undefined, 'still', now, say`Dry and still: nothing in it can burst glass. It may be bottled.`, 'bottle'),
+        : asked(undefined, 'still', now, say`Dry and still: it may be bottled as it is.`, 'bottle'),
   }),
 };
 

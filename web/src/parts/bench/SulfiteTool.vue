@@ -59,7 +59,7 @@ const found = useAnswer(() => {
     <div class="given">
       <QuantityField v-model="given.v" kind="volume" label="mead there is" />
       <QuantityField v-model="given.ph" kind="ph" label="its pH" />
-      <QuantityField v-model="given.molecular" kind="gramsPerL" label="molecular SO₂, mg/L" :limits="{ low: 0.1, high: 2 }" />
+      <QuantityField v-model="given.molecular" kind="parts" label="molecular SO₂, mg/L" :limits="{ low: 0.1, high: 2 }" />
       <QuantityField v-model="given.free" kind="mgPerL" label="free SO₂ in it" />
       <QuantityField v-model="given.bound" kind="percent" label="of what is added, binds" />
       <QuantityField v-model="given.abv" kind="abv" label="its alcohol" />

@@ -24,14 +24,17 @@ function open(gate: string): Promise<boolean> | undefined {
 </script>
 
 <template>
-  <div v-if="shut.length > 0" class="words no-print">
-    <form v-for="gate in shut" :key="gate.id" @submit.prevent="open(gate.id)">
-      <span class="small quiet">“{{ gate.name }}” by your word:</span>
-      <input v-model="says[gate.id as GateByWord]" class="line-input" maxlength="200" :aria-label="`Your word for ${gate.name}`" />
-      <el-button size="small" native-type="submit" :loading="busy">Open it</el-button>
-    </form>
-    <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
-  </div>
+  <details v-if="shut.length > 0" class="no-print">
+    <summary class="small">Open a gate by your word</summary>
+    <div class="words">
+      <form v-for="gate in shut" :key="gate.id" @submit.prevent="open(gate.id)">
+        <span class="small quiet">“{{ gate.name }}” by your word:</span>
+        <input v-model="says[gate.id as GateByWord]" class="line-input" maxlength="200" :aria-label="`Your word for ${gate.name}`" />
+        <el-button size="small" native-type="submit" :loading="busy">Open it</el-button>
+      </form>
+      <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
+    </div>
+  </details>
 </template>
 
 <style scoped>

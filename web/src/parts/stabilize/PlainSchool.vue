@@ -64,18 +64,13 @@ function filtered(): Promise<boolean> {
     </template>
     <template v-else>
       <p v-if="why === null" data-test="may-bottle">
-        <b>Nothing is needed.</b> It stands at <b>{{ show('sg', last?.sg ?? store.view?.sg ?? 1) }}</b> and is proven still: what is in it
-        cannot burst glass.
+        <b>Nothing is needed.</b> It stands at <b>{{ show('sg', last?.sg ?? store.view?.sg ?? 1) }}</b> and is proven still: it may go into
+        bottles as it is.
       </p>
       <StopNote v-else data-test="not-yet">Not yet. <SentenceText :sentence="why" /></StopNote>
       <div v-if="mayFall !== null" class="levels">
-        <FigureValue
-          label="Could still fall"
-          kind="points"
-          :figure="mayFall.points"
-          note="to its expected end; at the most to its lowest"
-        />
-        <FigureValue label="That would make" kind="volumes" :figure="mayFall.volumes" note="of gas in closed glass" />
+        <FigureValue label="Could still fall" kind="points" :figure="mayFall.points" note="at most, to the lowest end that is expected" />
+        <FigureValue label="That would make" kind="volumes" :figure="mayFall.volumes" note="of gas in closed glass, at most" />
       </div>
       <p v-if="school === 'sweetener'">
         Erythritol is about two thirds as sweet as sugar, and raises the gravity a little. <b>Xylitol kills dogs</b>: do not use it where
