@@ -1,6 +1,7 @@
 /* From the first racking to bright and round: when to rack and into what, how clear, how much gas, what fines, how long to rest. */
-export { RACKING_OXYGEN_MG_PER_L, RACK_SCHOOLS, rackAdvice, rackingsAhead } from './racking.ts';
-export type { RackSchool } from './racking.ts';
+export { RACK_SCHOOLS } from './schools.ts';
+export type { RackSchool } from './schools.ts';
+export { RACKING_OXYGEN_MG_PER_L, rackAdvice, rackingsAhead } from './racking.ts';
 export { MUCH_AIR_MM, closeGap, standsInto, waysInto } from './into.ts';
 export type { RackInto } from './into.ts';
 export { FININGS, finedUntil, finingG, trialGlasses } from './finings.ts';

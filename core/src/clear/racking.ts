@@ -3,10 +3,8 @@ import type { Ranged, Sentence } from '../quantities/index.ts';
 import { mixedOf } from '../record/index.ts';
 import type { Ledger } from '../record/index.ts';
 import { finishOf } from '../watch/index.ts';
+import type { RackSchool } from './schools.ts';
 
-/** Two schools of the first racking: at about 1.010, so that the new vessel finishes under its own gas; or at dryness. */
-export const RACK_SCHOOLS = ['at dryness', 'at 1.010'] as const;
-export type RackSchool = (typeof RACK_SCHOOLS)[number];
 const FIRST_AT_SG = 1.01;
 /** Lees may reach 10 to 12 mm (trade practice). */
 const LEES_MM = { may: 10, most: 12 } as const;
@@ -45,7 +43,7 @@ export function rackingsAhead(ledger: Ledger, now: number, school: RackSchool = 
     advice.asks === 'none' ? [] : [{ from: firstAt, to: Math.max(firstAt, advice.dueAt ?? now), why: advice.sentence }];
   const basis = next[0]?.to ?? ledger.history.rackedAt;
   const isClear = (ledger.history.marks.clear ?? -1) >= (ledger.history.marks.hazy ?? 0);
-  if (basis === null || basis === undefined || isClear || advice.count + next.length >= MOST_RACKINGS) return next;
+  if (basis === null || isClear || advice.count + next.length >= MOST_RACKINGS) return next;
   return [
     ...next,
     {

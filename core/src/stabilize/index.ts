@@ -8,6 +8,7 @@ export type { PhBy } from './phKnown.ts';
 export { freeSo2There, planStabilizing } from './plan.ts';
 export { protectionOf } from './protection.ts';
 export type { Protection } from './protection.ts';
-export { SCHOOLS_TOLD, STABILIZE_SCHOOLS, USUAL_SCHOOL, bearsHoney } from './schools.ts';
+export { STABILIZE_SCHOOLS, USUAL_SCHOOL, bearsHoney } from './schools.ts';
+export { SCHOOLS_TOLD } from './schoolsTold.ts';
 export type { StabilizeSchool } from './schools.ts';
 export { sorbateWorking, stabilizeWorking } from './working.ts';

@@ -4,46 +4,5 @@ export type StabilizeSchool = (typeof STABILIZE_SCHOOLS)[number];
 /** What most do, where nothing was chosen. */
 export const USUAL_SCHOOL: StabilizeSchool = 'chemical';
 
-export interface SchoolTold {
-  name: string;
-  /** Two sentences: what it is. */
-  says: string;
-  speaksFor: string;
-  speaksAgainst: string;
-}
-
-export const SCHOOLS_TOLD: Record<StabilizeSchool, SchoolTold> = {
-  chemical: {
-    name: 'sulfite and sorbate',
-    says: 'Sulfite by the pH holds off bacteria and air, sorbate by the alcohol keeps yeast from budding. They may go in together, or sulfite at a racking and sorbate days later.',
-    speaksFor: 'cheap, cold, keeps the aroma',
-    speaksAgainst: 'kills no living yeast; sulfites on the label, and some cannot drink them',
-  },
-  heat: {
-    name: 'heat',
-    says: 'The middle of the mead is held at 60 °C for 10 or 20 minutes in a water bath, under an airlock or in open bottles. It kills yeast and most bacteria and drives off sulfite.',
-    speaksFor: 'nothing is added, and it stops what still works',
-    speaksAgainst: 'some aroma goes, glass is hot, it clouds for days; no priming afterwards',
-  },
-  dry: {
-    name: 'dry and still',
-    says: 'Nothing is added and no sugar goes in: what has nothing left to eat stays as it is. Time and equal readings are the proof.',
-    speaksFor: 'the least done to it; priming stays possible',
-    speaksAgainst: 'it cannot be sweetened with honey, and wants patience',
-  },
-  filter: {
-    name: 'filter',
-    says: 'Home pads take haze and most yeast, not all of it. By itself that stabilizes nothing: sulfite and sorbate go with it.',
-    speaksFor: 'bright at once',
-    speaksAgainst: 'air and loss; pads are not sterile',
-  },
-  sweetener: {
-    name: 'sweetener that does not ferment',
-    says: 'A dry and still mead is sweetened with what yeast leaves alone, such as erythritol. Nothing has to be killed, since nothing is there to eat.',
-    speaksFor: 'no sulfite, no heat, priming stays possible',
-    speaksAgainst: 'tastes of itself; xylitol kills dogs, lactose is milk',
-  },
-};
-
 /** Whether honey may follow by this school. */
 export const bearsHoney = (school: StabilizeSchool): boolean => school === 'chemical' || school === 'heat' || school === 'filter';

@@ -31,7 +31,8 @@ const school = computed<RackSchool>({
 });
 const SCHOOLS = RACK_SCHOOLS.map((value) => ({ value, label: `first racking ${value}` }));
 const advice = computed(() => rackAdvice(store.ledger, store.now, school.value));
-const ahead = computed(() => rackingsAhead(store.ledger, store.now, school.value));
+/** Those that are to come beside the one that is due. */
+const ahead = computed(() => rackingsAhead(store.ledger, store.now, school.value).slice(advice.value?.asks === 'now' ? 1 : 0));
 const BELLS = { now: 'swinging', soon: 'muffled', none: 'still' } as const;
 const rest = computed(() => restMonths(store.ledger));
 /** How high they stood, the last few times. */
@@ -67,7 +68,7 @@ async function writeLees(): Promise<void> {
         ></span
       >
     </p>
-    <ol v-if="ahead.length > 1 || advice?.asks === 'soon'" class="ahead small" aria-label="Rackings ahead" data-test="rackings-ahead">
+    <ol v-if="ahead.length > 0" class="ahead small" aria-label="Rackings ahead" data-test="rackings-ahead">
       <li v-for="each in ahead" :key="each.from">
         <b>{{ each.from === each.to ? show('when', each.to) : `${show('when', each.from)} to ${show('when', each.to)}` }}</b>
         <span class="quiet"><SentenceText :sentence="each.why" /></span>
