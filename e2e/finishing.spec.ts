@@ -144,7 +144,7 @@ test('sulfite at the racking, finings and sorbate later, no pH meter', async ({ 
   await expect(gate(page, 'clear')).toHaveAttribute('data-state', 'open');
 
   await onDay(page, 57, 'stabilize');
-  await page.getByRole('button', { name: /^Sorbate, / }).click();
+  await page.getByRole('button', { name: /^Sorbate(?: alone)?, / }).click();
   await expect(gate(page, 'stabilized')).toHaveAttribute('data-state', 'open');
   await onDay(page, 58.1, 'stabilize');
   await dip(page, '0.992 20c');

@@ -50,7 +50,11 @@ function sensedGate(
   passed: Sentence | null,
 ): Gate {
   const name = { clear: 'Clear', degassed: 'Degassed' }[id];
-  const word = ledger.history.words[id];
+  const { words, marks, prickles } = ledger.history;
+  /** What was seen or tasted since speaks against it. */
+  const against = id === 'clear' ? marks.hazy : prickles.findLast(({ prickle }) => prickle !== 'none')?.at;
+  const given = words[id];
+  const word = given !== undefined && given.at >= (against ?? Number.NEGATIVE_INFINITY) ? given : undefined;
   if (seen !== null) return gate(id, name, 'open', seen.told);
   if (word !== undefined) return gate(id, name, 'by your word', say`${when(word.at)}: “${word.says}”`);
   return passed === null ? gate(id, name, 'shut', wants) : gate(id, name, 'not needed', passed);

@@ -27,6 +27,8 @@ export interface StabilizeInput {
   so2MgPerL: number;
   /** Free SO2 that is there, mg/L, measured or reckoned; 0 where none is known of. */
   freeThereMgPerL: number;
+  /** Sorbic acid that is in it, mg/L. */
+  sorbicThereMgPerL?: number;
 }
 
 /** Free SO2 binds and goes with time; a reading older than this tells no more of it (our estimate). */
@@ -71,6 +73,7 @@ export function planStabilizing(input: StabilizeInput): StabilizePlan {
   };
   const grams = (mg: number): number => metabisulfiteG(mg, volumeL, input.salt);
   const sorbate = sorbateDose(Math.min(25, abv), volumeL, region);
+  const lacks = Math.max(0, 1 - (input.sorbicThereMgPerL ?? 0) / sorbate.sorbicMgPerL);
   const verdicts: Verdict[] = [];
   if (known.by === 'measured' && ph > HIGHEST_PH_FOR_SULFITE) {
     verdicts.push(
@@ -128,8 +131,8 @@ export function planStabilizing(input: StabilizeInput): StabilizePlan {
     addMgPerL,
     sulfiteG: { value: grams(addMgPerL.value), low: grams(addMgPerL.low), high: grams(addMgPerL.high) },
     sorbicMgPerL: sorbate.sorbicMgPerL,
-    sorbateG: sorbate.saltG,
-    waterMl: sorbate.waterMl,
+    sorbateG: sorbate.saltG * lacks,
+    waterMl: sorbate.waterMl * lacks,
     verdicts,
   };
 }

@@ -91,6 +91,8 @@ describe('gates by school', () => {
     const gates = gatesOf(of(...DRY, word), START + 41 * DAY_MS);
     expect(gates.find(({ id }) => id === 'degassed')).toMatchObject({ state: 'by your word' });
     expect(plainly(gates.find(({ id }) => id === 'degassed')!.sentence)).toContain('“no prickle left”');
+    const since = at(41, { kind: 'tongue', payload: { prickle: 'some' } });
+    expect(states(of(...DRY, word, since), 42, 'chemical')['degassed']).toBe('shut');
   });
 
   it('say what is really missing of two powders, in whatever order they went in', () => {

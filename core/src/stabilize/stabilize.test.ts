@@ -34,6 +34,12 @@ describe('the doses of the chemical school', () => {
     expect(all).toEqual({ value: 0, low: 0, high: 0 });
   });
 
+  it('takes the sorbate that is in it off what is added', () => {
+    const whole = planStabilizing(base);
+    expect(planStabilizing({ ...base, sorbicThereMgPerL: whole.sorbicMgPerL / 4 }).sorbateG).toBeCloseTo(0.75 * whole.sorbateG, 9);
+    expect(planStabilizing({ ...base, sorbicThereMgPerL: 2 * whole.sorbicMgPerL }).sorbateG).toBe(0);
+  });
+
   it('stops where the pH makes the dose absurd and where the total passes the limit', () => {
     const stops = (over: object): string[] =>
       planStabilizing({ ...base, ...over })

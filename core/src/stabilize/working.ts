@@ -8,7 +8,7 @@ import { BOUND_SHARE } from '../preservatives/index.ts';
 /** How the sorbate dose comes about. */
 export function sorbateWorking(input: StabilizeInput, plan: StabilizePlan): Working {
   return {
-    formula: 'sorbic acid by the alcohol, at most the limit; grams = sorbic acid × volume ÷ 0.746',
+    formula: 'sorbic acid by the alcohol, at most the limit, less what is in it; grams = that × volume ÷ 0.746',
     inputs: [
       { name: 'alcohol', shown: say`${input.abv.toFixed(1)} % vol` },
       { name: 'sorbic acid', shown: say`${plan.sorbicMgPerL.toFixed(0)} mg/L` },

@@ -66,15 +66,23 @@ const input = computed(() => {
     so2MgPerL: ledger.liquid.so2Mg / view.volumeL,
     /** The least that may be there: the safe end. */
     freeThereMgPerL: props.protection?.freeSo2MgPerL.low ?? 0,
+    sorbicThereMgPerL: props.protection?.sorbicMgPerL ?? 0,
   };
 });
 const plan = computed(() => (input.value === null ? null : planStabilizing(input.value)));
 const shut = computed(() => firstShutGate(store.gates));
 const tooEarly = computed(() => (['finished', 'clear', 'degassed'] as string[]).includes(shut.value?.id ?? ''));
 const stopped = computed(() => plan.value?.verdicts.some((verdict) => verdict.weight === 'stop') === true);
+/** What is within a tenth of it wants no more: scales and spoons. */
+const NEARLY = 0.9;
 const needs = computed(() => {
-  const { liquid, history } = store.ledger;
-  return { sulfite: history.guarded !== null || liquid.guardSo2Mg === 0, sorbate: liquid.guardSorbicMg === 0 };
+  const there = props.protection;
+  const { value: wanted } = plan;
+  if (there === null || wanted === null) return { sulfite: true, sorbate: true };
+  return {
+    sulfite: there.freeSo2MgPerL.value < NEARLY * wanted.freeMgPerL,
+    sorbate: there.sorbicMgPerL < NEARLY * wanted.sorbicMgPerL,
+  };
 });
 
 const measured = computed<{ text: string; refusal: string }>(() => {
