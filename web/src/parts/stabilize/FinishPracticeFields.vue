@@ -40,7 +40,8 @@ const change = (over: Partial<Practice>): void => {
           @change="change({ racking: school })"
         />
         <span
-          ><b>{{ school }}</b>
+          ><b>{{ school }}</b
+          >{{ ' ' }}
           <span class="quiet">{{
             school === 'at dryness' ? 'once it is finished' : 'so that the new vessel finishes under its own gas'
           }}</span></span
