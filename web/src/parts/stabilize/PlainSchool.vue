@@ -3,6 +3,7 @@ import { SCHOOLS_TOLD } from '@hollow-bell/core/stabilize';
 import type { StabilizeSchool } from '@hollow-bell/core/stabilize';
 import { volumesFromPoints } from '@hollow-bell/core/carbonate';
 import { Refusal } from '@hollow-bell/core/quantities';
+import type { Ranged } from '@hollow-bell/core/quantities';
 import { finishOf, whyNotBottle } from '@hollow-bell/core/watch';
 import { eventSentence } from '@hollow-bell/core/record';
 import type { EventContent } from '@hollow-bell/core/record';
@@ -31,15 +32,16 @@ const mayFall = computed(() => {
   if (view === null || end === null || sg === undefined) return null;
   const points = Math.max(0, 1000 * (sg - end.sg.low));
   const likely = Math.max(0, 1000 * (sg - end.sg.value));
-  const volumes = (of: number): number => {
+  const volumes = (): Ranged | null => {
     try {
-      return volumesFromPoints(of, sg, Math.min(20, view.abv));
+      const of = (fall: number): number => volumesFromPoints(fall, sg, Math.min(20, view.abv));
+      return { value: of(likely), low: 0, high: of(points) };
     } catch (error) {
       if (!(error instanceof Refusal)) throw error;
-      return 0;
+      return null;
     }
   };
-  return { points: { value: likely, low: 0, high: points }, volumes: { value: volumes(likely), low: 0, high: volumes(points) } };
+  return { points: { value: likely, low: 0, high: points }, volumes: volumes() };
 });
 const through = ref('home pads');
 function filtered(): Promise<boolean> {
@@ -70,7 +72,8 @@ function filtered(): Promise<boolean> {
       <StopNote v-else data-test="not-yet">Not yet. <SentenceText :sentence="why" /></StopNote>
       <div v-if="mayFall !== null" class="levels">
         <FigureValue label="Could still fall" kind="points" :figure="mayFall.points" note="at most, to the lowest end that is expected" />
-        <FigureValue label="That would make" kind="volumes" :figure="mayFall.volumes" note="of gas in closed glass, at most" />
+        <p v-if="mayFall.volumes === null" class="quiet">How much gas that would make cannot be told from this gravity and alcohol.</p>
+        <FigureValue v-else label="That would make" kind="volumes" :figure="mayFall.volumes" note="of gas in closed glass, at most" />
       </div>
       <p v-if="school === 'sweetener'">
         Erythritol is about two thirds as sweet as sugar, and raises the gravity a little. <b>Xylitol kills dogs</b>: do not use it where
