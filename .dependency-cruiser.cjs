@@ -26,6 +26,7 @@ const FLOORS = [
   'stabilize',
   'sweeten',
   'bottle',
+  'cellar',
   'rounds',
   'check',
   'simulate',

@@ -1,6 +1,15 @@
 /* Bottles: how many, of what sizes, what they cost, what their labels may say; what cleans them. */
 export { bottleSizesMl, countBottles } from './count.ts';
 export { bottleCost, bottlesNeeded, planBottles } from './plan.ts';
-export { labelAbv } from './label.ts';
-export type { LabelRule } from './label.ts';
+export { batchCode, labelAbv, labelFacts } from './label.ts';
+export type { LabelAbv, LabelFacts, LabelRule } from './label.ts';
+export { SULFITES_FROM_MG_PER_L, allergensOf, so2MgPerL } from './allergens.ts';
+export type { Allergen } from './allergens.ts';
+export { PART_ENDS, crateTold, planCrate } from './crate.ts';
+export type { CratePlan, CrateRow, FilledRow, PartEnd } from './crate.ts';
+export { ACCIDENT_TOLD, SOAK_MIN, TEST_TOLD, bottleDay, closureOf } from './day.ts';
+export type { BottleStep, DayPlan } from './day.ts';
+export { planPriming } from './prime.ts';
+export type { PrimePlan, PrimeWanted } from './prime.ts';
+export { warmestSinceEnd } from './warmest.ts';
 export { sanitizerFor } from './sanitizer.ts';

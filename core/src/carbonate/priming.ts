@@ -1,17 +1,29 @@
 import { Refusal, requireWithin } from '../quantities/index.ts';
+import type { Priming } from '../record/index.ts';
 import { CO2_G_PER_VOLUME, residualCo2Volumes, volumesFromPoints } from './gas.ts';
 
 /** g of CO2 from a gram, by stoichiometry; real yields are 94 to 100 % of it. */
 const PRIMING_CO2 = { sucrose: 0.5143, 'dextrose anhydrous': 0.4886, 'dextrose monohydrate': 0.4442 } as const;
 const PER_FERMENTABLE_HONEY = PRIMING_CO2['dextrose anhydrous'];
 
-export type PrimingSugar = { kind: keyof typeof PRIMING_CO2 } | { kind: 'honey'; fermentable: number };
+export type PrimingSugar = { kind: keyof typeof PRIMING_CO2 } | { kind: 'honey' | 'juice'; fermentable: number };
+
+/** What primes, as a record has it. @throws Refusal for honey or juice of which nobody said how much ferments */
+export function primingSugarOf({ what, fermentable }: Omit<Priming, 'gPerL'>): PrimingSugar {
+  if (what !== 'honey' && what !== 'juice') return { kind: what };
+  if (fermentable === undefined)
+    throw new Refusal('Say how moist the honey is, or how sweet the juice: its sugar makes the gas.', 'fermentable');
+  return { kind: what, fermentable };
+}
 
 /** g of CO2 from a gram of what primes. */
 const co2PerPrimingG = (sugar: PrimingSugar): number =>
-  sugar.kind === 'honey'
-    ? PER_FERMENTABLE_HONEY * requireWithin('The fermentable share', sugar.fermentable, 0.1, 1)
+  sugar.kind === 'honey' || sugar.kind === 'juice'
+    ? PER_FERMENTABLE_HONEY * requireWithin('The fermentable share', sugar.fermentable, 0.01, 1)
     : PRIMING_CO2[sugar.kind];
+
+/** Volumes that so much of it makes in a liter. */
+export const volumesMade = (sugar: PrimingSugar, gPerL: number): number => (gPerL * co2PerPrimingG(sugar)) / CO2_G_PER_VOLUME;
 
 export interface PrimingDose {
   grams: number;

@@ -1,7 +1,7 @@
 import { HAPPENINGS, foldAlong, logOf, standingEvents } from '../record/index.ts';
 import type { BatchEvent, EventContent, EventKind, Ledger, Recorded, RecordedKind, StandingEvent } from '../record/index.ts';
 import { Refusal } from '../quantities/index.ts';
-import { glassAlarm, whyNotBottle } from '../watch/index.ts';
+import { glassAlarm, whyNotBottle, whyNotGas } from '../watch/index.ts';
 
 /** Clocks of two devices may differ by this much before an event counts as lying in the future. */
 const CLOCK_SLACK_MS = 5 * 60_000;
@@ -66,11 +66,17 @@ export function checkEvents(recorded: readonly BatchEvent[], fresh: readonly Fre
   const standing = standingEvents(all);
   const isJudged = (event: StandingEvent): boolean => before.get(event.id) !== event;
   const pitchedAt = standing.find(({ kind }) => kind === 'yeast')?.happenedAt ?? null;
-  const open: { asked: StandingEvent | null; isClosing: boolean } = { asked: null, isClosing: false };
+  const open: { asked: StandingEvent | null; closing: StandingEvent | null; isClosing: boolean } = {
+    asked: null,
+    closing: null,
+    isClosing: false,
+  };
   const judgingOf = ({ id, happenedAt: at }: StandingEvent): Judging => ({ id, at, pitchedAt });
   const askAfter = (state: Ledger): void => {
     if (open.asked !== null) HAPPENINGS[open.asked.kind].believeAfter?.(state, judgingOf(open.asked));
+    if (open.closing !== null) refuseGas(state);
     open.asked = null;
+    open.closing = null;
   };
   const ledger = foldAlong(standing, (state, event) => {
     askAfter(state);
@@ -81,6 +87,7 @@ export function checkEvents(recorded: readonly BatchEvent[], fresh: readonly Fre
     if (litersNow === null || isSmaller(event, litersNow, before.get(event.id) ?? null)) return;
     open.isClosing = true;
     refuseGlass(state, event, litersNow);
+    open.closing = event;
   });
   askAfter(ledger);
   const alarm = open.isClosing ? glassAlarm(ledger) : null;
@@ -92,13 +99,24 @@ export function checkEvent(recorded: readonly BatchEvent[], content: EventConten
   checkEvents(recorded, [{ ...content, id: 'the one in question' }], now);
 }
 
-/** Fewer bottles of what was closed already, at the same time or later, close no more glass. */
+/** The priming of a bottling, for telling whether a correction touches it. */
+const primingOf = (event: StandingEvent): string => (event.kind === 'bottling' ? JSON.stringify(event.payload.prime ?? null) : '');
+
+/** Fewer bottles of what was closed already, at the same time or later, close no more glass. What gas they then bear, the alarm says. */
 function isSmaller(event: StandingEvent, litersNow: number, was: StandingEvent | null): boolean {
   const litersThen = was === null ? null : closedL(was);
-  return was !== null && litersThen !== null && event.happenedAt >= was.happenedAt && litersNow <= litersThen + 1e-9;
+  if (was === null || litersThen === null || primingOf(event) !== primingOf(was)) return false;
+  return event.happenedAt >= was.happenedAt && litersNow <= litersThen + 1e-9;
 }
 
 function refuseGlass(state: Ledger, event: StandingEvent, liters: number): void {
   const why = liters > 0 ? whyNotBottle(state, event.happenedAt) : null;
+  if (why !== null) throw new Refusal(why, 'bottles');
+}
+
+/** @param state with the bottles just closed */
+function refuseGas(state: Ledger): void {
+  const filling = state.history.bottled?.fillings.at(-1);
+  const why = filling === undefined ? null : whyNotGas(filling);
   if (why !== null) throw new Refusal(why, 'bottles');
 }

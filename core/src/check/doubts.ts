@@ -2,7 +2,7 @@ import { AMMONIUM_CUTOFF_ABV, FIRST_AMMONIUM_H, TOO_LATE_SHARE } from '../yeast/
 import { N_PER_SUGAR } from '../nitrogen/index.ts';
 import { ammoniumCapMgPerL } from '../feed/index.ts';
 import { nitrogenMgPerG, productCaution } from '../nitrogen/index.ts';
-import { LEAST_SUGAR_G, ledgerAfter, mixedOf, nutrientOf, shareGone } from '../record/index.ts';
+import { LEAST_SUGAR_G, isAllBottled, ledgerAfter, mixedOf, nutrientOf, shareGone } from '../record/index.ts';
 import type { EventContent, Ledger, Payloads } from '../record/index.ts';
 import { MUST_SULFITE_WAIT_H } from '../preservatives/index.ts';
 import { gasBeforeFining } from '../clear/index.ts';
@@ -144,7 +144,7 @@ function aboutNutrient(ledger: Ledger, payload: Payloads['nutrient'], at: number
 
 /** Sugar into a mead that has ended: it ferments on, unless every gate before honey is open. */
 function aboutSugar(ledger: Ledger, at: number): Sentence[] {
-  if (ledger.history.pitch === null || ledger.history.bottled !== null) return [];
+  if (ledger.history.pitch === null || isAllBottled(ledger)) return [];
   const isStable = stabilizedAt(ledger) !== null;
   if (!isStable && finishOf(ledger).state === 'moving') return [];
   const shut = firstShutGate(gatesOf(ledger, at));
@@ -216,7 +216,7 @@ const aboutVessels = (into: Payloads['vessels']['into']): Sentence[] =>
 
 /** What is poured into vessels that are known, and does not fit. */
 function aboutFit(ledger: Ledger, content: EventContent, at: number): Sentence[] {
-  if (ledger.history.vessels.length === 0 || ledger.history.bottled !== null) return [];
+  if (ledger.history.vessels.length === 0 || isAllBottled(ledger)) return [];
   const after = ledgerAfter(ledger, content, at);
   const presentL = mixedOf(after)?.volumeL ?? 0;
   const fill = fillAcross(filledNow(after.history.vessels, presentL), presentL);
@@ -228,7 +228,7 @@ function aboutFit(ledger: Ledger, content: EventContent, at: number): Sentence[]
 /** What grows on it is not answered like a film, and heat is not for closed glass. */
 const aboutLook = ({ mark }: Payloads['note']): Sentence[] => (mark === 'mold' || mark === 'retching' ? [DISCARD] : []);
 const aboutHeat = (ledger: Ledger, { tempC: warm }: Payloads['heat']): Sentence[] =>
-  ledger.history.bottled === null
+  !isAllBottled(ledger)
     ? ledger.history.pitch !== null && warm > MUST_TEMP_C.most && finishOf(ledger).state === 'moving' && ledger.history.cores.length === 0
       ? [say`It still works, by what is on record: at ${tempC(warm)} yeast dies, and what sugar is left stays.`]
       : []

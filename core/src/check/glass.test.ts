@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { berries, honey, reading, water, yeast } from '../testing/examples.ts';
-import { eventsAt, fold, viewOf } from '../record/index.ts';
+import { eventsAt, fold, meadBottled, viewOf } from '../record/index.ts';
 import type { BatchEvent, EventContent } from '../record/index.ts';
 import { DAY_MS, HOUR_MS, Refusal } from '../quantities/index.ts';
 import { plainly } from '../quantities/sentence.ts';
@@ -168,8 +168,7 @@ describe('after the bottling', () => {
   const alarmed = (...more: BatchEvent[]): boolean => glassAlarm(fold([...events, ...more])) !== null;
 
   it('keeps what went into the glass', () => {
-    const { bottled: closed } = fold(events).history;
-    expect(viewOf(closed!.mead)!.sg).toBeCloseTo(1.008, 3);
+    expect(viewOf(meadBottled(fold(events))!)!.sg).toBeCloseTo(1.008, 3);
     expect(alarmed()).toBe(false);
   });
 

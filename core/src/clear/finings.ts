@@ -14,6 +14,8 @@ export interface FiningTold {
   madeUp: string;
   /** What it comes from, for the label and for vegans; null where it is neither. */
   allergen: string | null;
+  /** What a label has to name for it. */
+  labels: 'fish' | 'egg' | 'milk' | 'shellfish' | null;
   isAnimal: boolean;
   strips: string;
   /** Days until it has settled. */
@@ -30,6 +32,7 @@ export const FININGS: readonly FiningTold[] = [
     takes: 'protein, and much of the yeast',
     madeUp: 'Swell it in twenty times its weight of hot water for some hours, better a day; stir until smooth.',
     allergen: null,
+    labels: null,
     isAnimal: false,
     strips: 'a little color and aroma; leaves deep lees',
     clearsDays: { low: 5, high: 14 },
@@ -42,6 +45,7 @@ export const FININGS: readonly FiningTold[] = [
     takes: 'yeast and fruit haze',
     madeUp: 'Ready in its bottle; dry, dissolve it in a little warm, acid water.',
     allergen: 'shellfish, unless the packet says it is from fungi',
+    labels: 'shellfish',
     isAnimal: true,
     strips: 'little',
     clearsDays: { low: 1, high: 7 },
@@ -54,6 +58,7 @@ export const FININGS: readonly FiningTold[] = [
     takes: 'protein; it is the first half of a pair',
     madeUp: 'As it is, stirred in; gelatin or chitosan follows an hour to a day later.',
     allergen: null,
+    labels: null,
     isAnimal: false,
     strips: 'little',
     clearsDays: { low: 2, high: 7 },
@@ -67,6 +72,7 @@ export const FININGS: readonly FiningTold[] = [
     madeUp:
       'Soften it in cold water for half an hour, dissolve it below 60 °C, pour it in warm in a thin stream. An hour to a day after kieselsol.',
     allergen: null,
+    labels: null,
     isAnimal: true,
     strips: 'tannin and some color',
     clearsDays: { low: 2, high: 10 },
@@ -79,6 +85,7 @@ export const FININGS: readonly FiningTold[] = [
     takes: 'yeast, gently',
     madeUp: 'Stir it into cold water, let it swell, never above 20 °C.',
     allergen: 'fish',
+    labels: 'fish',
     isAnimal: true,
     strips: 'very little',
     clearsDays: { low: 7, high: 21 },
@@ -91,6 +98,7 @@ export const FININGS: readonly FiningTold[] = [
     takes: 'rough tannin',
     madeUp: 'Dry, in a little water with a pinch of salt; do not beat it to foam.',
     allergen: 'egg',
+    labels: 'egg',
     isAnimal: true,
     strips: 'tannin',
     clearsDays: { low: 5, high: 14 },
@@ -103,6 +111,7 @@ export const FININGS: readonly FiningTold[] = [
     takes: 'browning and bitterness',
     madeUp: 'In cold water, stirred in fast: it curdles where it meets acid.',
     allergen: 'milk',
+    labels: 'milk',
     isAnimal: true,
     strips: 'color',
     clearsDays: { low: 5, high: 14 },
@@ -115,6 +124,7 @@ export const FININGS: readonly FiningTold[] = [
     takes: 'off smells and color, and all others too',
     madeUp: 'Stirred in wet, for a day; last of all, and after a trial.',
     allergen: null,
+    labels: null,
     isAnimal: false,
     strips: 'aroma and color, much of both',
     clearsDays: { low: 2, high: 7 },
@@ -127,6 +137,7 @@ export const FININGS: readonly FiningTold[] = [
     takes: 'pectin, which no fining takes',
     madeUp: 'In a little cool water; it works in days where it is warm, and not beside bentonite.',
     allergen: null,
+    labels: null,
     isAnimal: false,
     strips: 'nothing',
     clearsDays: { low: 4, high: 14 },

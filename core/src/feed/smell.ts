@@ -31,7 +31,7 @@ function nitrogenCause(plan: FeedingPlan, ledger: Ledger, volumeL: number, now: 
   const coming = doses.filter(isComing);
   const missedByNow = isLate || due !== undefined || (coming.length === 0 && doses.length > 0) || plan.doses.length === 0;
   const short = wantedMg / volumeL;
-  if (!missedByNow || short < SHORT_SHARE * plan.needMgPerL)
+  if (!missedByNow || short <= SHORT_SHARE * plan.needMgPerL)
     return {
       id: 'nitrogen',
       verdict: 'cleared',

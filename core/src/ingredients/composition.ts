@@ -46,7 +46,7 @@ export const STAGES = ['before', 'during', 'after'] as const;
 export type Stage = (typeof STAGES)[number];
 
 /** What is to be minded about an ingredient; it belongs to the thing, whatever it is called. */
-export const TRAITS = ['pits', 'elder', 'raisins', 'citrus'] as const;
+export const TRAITS = ['pits', 'elder', 'raisins', 'citrus', 'milk', 'nuts', 'harms dogs'] as const;
 export type Trait = (typeof TRAITS)[number];
 
 /** An ingredient as the maker has it: a row of the reference table or a lot of their own. */

@@ -94,6 +94,8 @@ const TRAITS_OF: Record<string, readonly Trait[]> = {
   orange: ['citrus'],
   'zest-orange': ['citrus'],
   'zest-lemon': ['citrus'],
+  lactose: ['milk'],
+  xylitol: ['harms dogs'],
 };
 
 const ROWS: readonly ReferenceIngredient[] = [

@@ -18,6 +18,6 @@ export type { Explanation } from './reconcile.ts';
 export { HoldsRefusal, heldIn } from './solve.ts';
 export { stepFeedingOf, withStartShare } from './stepFeeding.ts';
 export { styleOf } from './style.ts';
-export type { Style } from './style.ts';
+export type { Making, Style } from './style.ts';
 export { judgeMust } from './verdicts.ts';
 export { costWorking, mustWorking } from './working.ts';

@@ -1,5 +1,11 @@
 import type { StyleMark } from '../ingredients/index.ts';
-import type { MustPlan, PlannedIngredient } from './plan.ts';
+import type { PlannedIngredient } from './plan.ts';
+
+/** What names a mead: what was poured, or is to be. */
+export type Making = Pick<PlannedIngredient, 'family' | 'makes' | 'massG' | 'composition'>;
+interface Made {
+  ingredients: readonly Making[];
+}
 
 export interface Style {
   name: string;
@@ -30,7 +36,7 @@ const NAMES: [StyleMark, string][] = [
 ];
 
 /** The name of the mead that a plan makes, and how much of it is honey's. @param abv % vol that it will have */
-export function styleOf(plan: Pick<MustPlan, 'ingredients'>, abv: number): Style {
+export function styleOf(plan: Made, abv: number): Style {
   const sugarOf = (marks: readonly StyleMark[]): number =>
     plan.ingredients
       .filter(({ makes }) => marks.includes(makes))
@@ -52,13 +58,13 @@ export function styleOf(plan: Pick<MustPlan, 'ingredients'>, abv: number): Style
 }
 
 /** Of all that is poured but water, the share that fruit makes by mass. */
-function fruitShare({ ingredients }: Pick<MustPlan, 'ingredients'>): number {
-  const massOf = (some: readonly PlannedIngredient[]): number => some.reduce((sum, { massG }) => sum + massG, 0);
+function fruitShare({ ingredients }: Made): number {
+  const massOf = (some: readonly Making[]): number => some.reduce((sum, { massG }) => sum + massG, 0);
   const all = massOf(ingredients);
   return all > 0 ? massOf(ingredients.filter(({ makes }) => makes === 'fruit')) / all : 0;
 }
 
-function wineName(plan: Pick<MustPlan, 'ingredients'>): string {
+function wineName(plan: Made): string {
   const biggest = plan.ingredients
     .filter(({ family }) => family !== 'honey')
     .sort((a, b) => b.massG * b.composition.sugar - a.massG * a.composition.sugar)[0];

@@ -8,6 +8,7 @@ export type { Ranged } from './range.ts';
 export { Refusal, requireWithin } from './refusal.ts';
 export {
   abvPct,
+  bar,
   bottleMl,
   brix,
   degrees,
@@ -26,6 +27,7 @@ export {
   tempC,
   verdict,
   volumeL,
+  volumes,
   when,
 } from './sentence.ts';
 export type { Quantity, Sentence, Verdict, Weight } from './sentence.ts';

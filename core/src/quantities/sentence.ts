@@ -59,6 +59,9 @@ export const percent = quantity('percent');
 export const gPerL = quantity('gPerL');
 export const mgPerL = quantity('mgPerL');
 export const brix = quantity('brix');
+/** Of CO2, L at 0 °C and one atmosphere in a liter. */
+export const volumes = quantity('volumes');
+export const bar = quantity('bar');
 export const mm = quantity('mm');
 /** Thousandths of SG, as makers count a fall. */
 export const points = quantity('points');

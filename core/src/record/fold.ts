@@ -3,14 +3,15 @@ import type { Assumptions } from './assumptions.ts';
 import { standingEvents } from './events.ts';
 import type { BatchEvent, EventContent, StandingEvent } from './events.ts';
 import { judgeGuard } from './guard.ts';
+import type { Taken } from './happening.ts';
 import { HAPPENINGS } from './happenings/index.ts';
 import type { Recorded, RecordedKind } from './happenings/index.ts';
 import { copyOf, emptyLedger } from './ledger.ts';
 import type { Folding, Ledger } from './ledger.ts';
 import { mixedOf } from './view.ts';
 
-function takeFromShelf({ taken }: Folding, { lotId, massG }: { lotId?: string | undefined; massG: number }): void {
-  if (lotId !== undefined) taken[lotId] = (taken[lotId] ?? 0) + massG;
+function takeFromShelf({ taken }: Folding, all: readonly Taken[]): void {
+  for (const { lotId, massG } of all) if (lotId !== undefined) taken[lotId] = (taken[lotId] ?? 0) + massG;
 }
 
 function applyEvent<K extends RecordedKind>(
@@ -20,7 +21,7 @@ function applyEvent<K extends RecordedKind>(
 ): void {
   const { apply, takes } = HAPPENINGS[kind];
   apply(ledger, payload, { id, at, assumptions });
-  if (takes !== undefined) takeFromShelf(ledger, takes(payload));
+  if (takes !== undefined) takeFromShelf(ledger, [takes(payload)].flat());
   const { history } = ledger;
   history.lastEventAt = at;
   judgeGuard(ledger, at);

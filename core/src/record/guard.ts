@@ -2,7 +2,7 @@ import { BOUND_SHARE, MOLECULAR_TARGET, freeSo2NeededMgPerL, sorbicNeededMgPerL 
 import { HOLDS_MIN, heldOf, isHeld } from '../heat/index.ts';
 import { copyOf } from './ledger.ts';
 import type { Folding } from './ledger.ts';
-import { mixedOf } from './view.ts';
+import { isAllBottled, mixedOf } from './view.ts';
 
 /** Without a pH the sulfite must hold at the upper end of what traditionals read (our estimate). */
 const PH_UNKNOWN = 3.8;
@@ -66,7 +66,7 @@ export function judgeGuard(ledger: Folding, at: number): void {
 /** Heat has killed what lived in it: from now on it is guarded, whatever was dosed. It drives the sulfite off. */
 export function killedByHeat(ledger: Folding, at: number): void {
   ledger.liquid.guardSo2Mg = 0;
-  if (ledger.history.pitch !== null && ledger.history.bottled === null) ledger.history.guarded = { by: 'heat', at };
+  if (ledger.history.pitch !== null && !isAllBottled(ledger)) ledger.history.guarded = { by: 'heat', at };
 }
 
 /** Judges a heating by its log: the shorter of the schools' holds kills. */

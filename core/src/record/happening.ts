@@ -18,6 +18,11 @@ export interface CorrectedField<Name extends string = string> {
   limits?: Limits;
 }
 
+export interface Taken {
+  lotId?: string | undefined;
+  massG: number;
+}
+
 /** All that this program knows of one kind of thing that can happen to a batch. */
 export interface Happening<P> {
   shape: RecordShape<P>;
@@ -36,8 +41,8 @@ export interface Happening<P> {
   corrects: readonly CorrectedField<keyof P & string>[];
   /** What follows of the rest where a figure of it was corrected. */
   inKeeping?: (payload: Immutable<P>) => Immutable<P>;
-  /** What it takes from the shelf. */
-  takes?: (payload: Immutable<P>) => { lotId?: string | undefined; massG: number };
+  /** What it takes from the shelf, in grams, or of what is counted in pieces. */
+  takes?: (payload: Immutable<P>) => Taken | readonly Taken[];
   /** Liters that it closes into glass. */
   closesL?: (payload: Immutable<P>) => number;
   /** Only a split or a blend writes it, so that no mass is invented. */

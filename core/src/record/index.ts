@@ -20,12 +20,13 @@ export { HAPPENINGS, RECORDED_KINDS } from './happenings/index.ts';
 export type { Recorded, RecordedKind } from './happenings/index.ts';
 export { ownNutrientShape } from './happenings/nutrient.ts';
 export { DISSOLVED, contentsG, massImbalanceG } from './inVessel.ts';
-export { FINING_IDS, NUTRIENT_IDS } from './kinds.ts';
+export { CLOSURE_IDS, CONTAINER_IDS, DRINKS, FINING_IDS, NUTRIENT_IDS, PRIMING_IDS, SHEET_PARTS } from './kinds.ts';
+export type { BottleRow, ClosureId, ContainerId, Drinks, Priming, PrimingId, SheetPart } from './kinds.ts';
 export { LOOKS, PRICKLES, SEEN_BESIDE } from './kinds.ts';
 export type { GateByWord, Look, Prickle, SeenBeside } from './kinds.ts';
 export type { BaseSalt, BottleEnd, CureMade, FiningId, Mark, NutrientId, OwnNutrient, RemovalReason, StallCauseId } from './kinds.ts';
 export { LEDGER_VERSION, emptyLedger } from './ledger.ts';
-export type { Ledger, ReadingPoint, Temperature } from './ledger.ts';
+export type { Filling, Ledger, ReadingPoint, Tasting, Temperature } from './ledger.ts';
 export { makeReading } from './makeReading.ts';
 export type { HouseInstruments } from './makeReading.ts';
 export { parcelOf } from './parcel.ts';
@@ -35,4 +36,18 @@ export { strengthFrom } from './strengthKnown.ts';
 export type { StrengthKnown } from './strengthKnown.ts';
 export { standsIn } from './standsIn.ts';
 export { RECORD_VERSION, upcast, upcastLedger } from './upcast.ts';
-export { abvWhenDry, honeysPoured, mayBeSo, mixedOf, othersPoured, sgAtShare, shareGone, tempsSincePitch, viewOf } from './view.ts';
+export {
+  abvWhenDry,
+  bottlesLeft,
+  honeysPoured,
+  isAllBottled,
+  mayBeSo,
+  meadBottled,
+  mixedOf,
+  othersPoured,
+  sgAtShare,
+  shareGone,
+  tempsSincePitch,
+  viewOf,
+} from './view.ts';
+export { primedL } from './happenings/bottling.ts';

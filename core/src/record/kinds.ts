@@ -51,6 +51,8 @@ export const MARKS = [
   'tasting',
   'pectin',
   'no pectin',
+  'next time',
+  'verdict',
 ] as const;
 export type Mark = (typeof MARKS)[number];
 /** What is seen of a lamp and a printed word through a glass of it, from the darkest. */
@@ -66,7 +68,7 @@ export type Prickle = (typeof PRICKLES)[number];
 export const GATES_BY_WORD = ['clear', 'degassed'] as const;
 export type GateByWord = (typeof GATES_BY_WORD)[number];
 /** What becomes of a bottle. */
-export const BOTTLE_ENDS = ['opened', 'given', 'broken'] as const;
+export const BOTTLE_ENDS = ['opened', 'given', 'broken', 'burst', 'leaked'] as const;
 export type BottleEnd = (typeof BOTTLE_ENDS)[number];
 /** What clears a mead, and the enzyme that lets it; none of it stays in measurably. */
 export const FINING_IDS = [
@@ -82,4 +84,36 @@ export const FINING_IDS = [
   'other',
 ] as const;
 export type FiningId = (typeof FINING_IDS)[number];
-export type Bottles = readonly { readonly sizeMl: number; readonly count: number }[];
+/** What mead is closed into. */
+export const CONTAINER_IDS = ['wine', 'used beer', 'new beer', 'sparkling', 'swing-top', 'plastic', 'other', 'keg'] as const;
+export type ContainerId = (typeof CONTAINER_IDS)[number];
+export const CLOSURE_IDS = ['cork', 'screw cap', 'crown cap', 'swing-top', 'wired cork', 'lid'] as const;
+export type ClosureId = (typeof CLOSURE_IDS)[number];
+/** What makes the gas in a closed bottle. */
+export const PRIMING_IDS = ['sucrose', 'dextrose anhydrous', 'dextrose monohydrate', 'honey', 'juice'] as const;
+export type PrimingId = (typeof PRIMING_IDS)[number];
+/** Bottles of one kind, filled at one time. Of those written down long ago only the size is known. */
+export interface BottleRow {
+  sizeMl: number;
+  count: number;
+  kind?: ContainerId | undefined;
+  closure?: ClosureId | undefined;
+  /** What its maker says that it bears, volumes of CO2. */
+  ratedVolumes?: number | undefined;
+  /** Of the priming sugar, into each. */
+  primeG?: number | undefined;
+  lotId?: string | undefined;
+  closureLotId?: string | undefined;
+}
+/** Priming sugar in a mead. `fermentable` is the share of honey or juice that is sugar; of a sugar its kind says so. */
+export interface Priming {
+  what: PrimingId;
+  fermentable?: number | undefined;
+  gPerL: number;
+}
+/** How a mead drinks, by who tasted it. */
+export const DRINKS = ['too young', 'ready', 'at its best', 'fading', 'gone'] as const;
+export type Drinks = (typeof DRINKS)[number];
+/** What a sheet asks of a tasting. */
+export const SHEET_PARTS = ['look', 'nose', 'taste', 'acid', 'sweet', 'body', 'finish'] as const;
+export type SheetPart = (typeof SHEET_PARTS)[number];

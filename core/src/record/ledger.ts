@@ -8,7 +8,8 @@ import type { OwnYeast } from '../yeast/index.ts';
 import type { Filled } from '../vessel/index.ts';
 import type { CoreReading } from '../heat/index.ts';
 import type { GateByWord, Look, Prickle, SeenBeside } from './kinds.ts';
-import type { BaseSalt, BottleEnd, Bottles, CureMade, FiningId, Mark, NutrientId, RemovalReason, StallCauseId } from './kinds.ts';
+import type { BaseSalt, BottleEnd, BottleRow, CureMade, FiningId, Mark, NutrientId, RemovalReason, StallCauseId } from './kinds.ts';
+import type { Drinks, Priming, SheetPart } from './kinds.ts';
 
 /** A reading of the gravity as the ledger took it. */
 export interface ReadingPoint {
@@ -83,6 +84,36 @@ export type DoubtedFigure = 'sg' | 'abv' | 'sugarGPerL' | 'shareGone';
 /** Enough of sulfite and sorbate, with the doses that this volume then needed; or heat, which killed what lived in it. */
 export type Guard = { by: 'dose'; at: number; so2MgPerL: number; sorbicMgPerL: number } | { by: 'heat'; at: number };
 
+/** One session of bottling. */
+export interface Filling {
+  eventId: string;
+  at: number;
+  bottles: BottleRow[];
+  /** The sugar that was stirred in for gas, all of it, also what an earlier session left in the vessel. */
+  primings: Priming[];
+  /** What was put into each bottle by itself, its grams with the bottles. */
+  each: Omit<Priming, 'gPerL'> | null;
+  /** °C, the warmest since it ended, as the maker knew it. */
+  warmestC: number | null;
+  /** L that was measured after racking, and whether a second time; null where nothing was primed. */
+  measured: { volumeL: number; again: boolean } | null;
+  otherCost: number;
+  /** The mead just before its priming sugar. */
+  mead: Ledger;
+}
+
+export interface Tasting {
+  eventId: string;
+  at: number;
+  words: string;
+  who: string | null;
+  sheet: Partial<Record<SheetPart, string | undefined>>;
+  /** Of the house's own scale. */
+  score: { value: number; of: number } | null;
+  drinks: Drinks | null;
+  isBlind: boolean;
+}
+
 /** What was read, poured and done, and when. */
 export interface History {
   predictedOg: number | null;
@@ -153,9 +184,17 @@ export interface History {
   guarded: Guard | null;
   /** The mead just before sugar went into it under that guard; null while none did. */
   unsweetened: Ledger | null;
-  /** What was closed, and the mead as it was then. */
-  bottled: { at: number; bottles: Bottles; mead: Ledger } | null;
-  bottlesOut: { at: number; count: number; end: BottleEnd }[];
+  /** What was closed, of all sessions together, and when the last was; `stays` where the rest is still in its vessel. */
+  bottled: { at: number; bottles: BottleRow[]; stays: boolean; fillings: Filling[] } | null;
+  /** Sugar for gas that is stirred into what is in the vessel. */
+  primings: Priming[];
+  bottlesOut: { at: number; count: number; end: BottleEnd; sizeMl: number | null; to: string | null }[];
+  bottlesFound: { at: number; count: number }[];
+  /** How many are kept back, and until when; null for nobody knows how long. */
+  bottlesKept: { at: number; count: number; until: number | null };
+  tastings: Tasting[];
+  /** What to do otherwise next time, and what was thought of it in the end. */
+  nextTime: { eventId: string; at: number; text: string }[];
   /** Where its past was not written down: since when it is on record, and what its maker knew. */
   found: { at: number; knows: string } | null;
   lastEventAt: number | null;
@@ -188,7 +227,7 @@ export interface Folding {
 export type Ledger = Immutable<Folding>;
 
 /** Raised when the fold’s rules or this shape change: what is stored of older ones is folded again. */
-export const LEDGER_VERSION = 5;
+export const LEDGER_VERSION = 6;
 
 const nothing = (): InVessel => ({
   ...noMasses(),
@@ -242,7 +281,12 @@ const untouched = (): History => ({
   guarded: null,
   unsweetened: null,
   bottled: null,
+  primings: [],
   bottlesOut: [],
+  bottlesFound: [],
+  bottlesKept: { at: 0, count: 0, until: null },
+  tastings: [],
+  nextTime: [],
   found: null,
   lastEventAt: null,
 });

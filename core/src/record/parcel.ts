@@ -24,7 +24,17 @@ export function parcelOf(ledger: Ledger, volumeL: number): Ledger {
     version,
     liquid: shareOf(liquid, Math.min(1, volumeL / presentL)),
     /** What was done to the vessel stays with it; what was done to the liquid goes along. */
-    history: { ...history, transfers: [], vessels: [], place: null, lees: [], bottled: null, bottlesOut: [] },
+    history: {
+      ...history,
+      transfers: [],
+      vessels: [],
+      place: null,
+      lees: [],
+      bottled: null,
+      bottlesOut: [],
+      bottlesFound: [],
+      bottlesKept: { at: 0, count: 0, until: null },
+    },
     care,
     taken: {},
   };

@@ -19,7 +19,7 @@ import type { ReadingSeen } from './gravityRead.ts';
 import { gravityRead } from './gravityRead.ts';
 import type { GravityRead } from './gravityRead.ts';
 import type { Folding } from './ledger.ts';
-import { mixedOf, shareGone } from './view.ts';
+import { isAllBottled, mixedOf, shareGone } from './view.ts';
 
 /** How far above the ledger a reading may lie and still be its noise: two hydrometer errors, in SG. */
 const NOISE_ABOVE_SG = 0.004;
@@ -157,7 +157,7 @@ export function takeReading(ledger: Folding, payload: ReadingSeen, moment: Momen
     takeFreeSo2(ledger, freeSo2MgPerL);
   }
   if (leesMm !== undefined) ledger.history.lees.push({ mm: leesMm, at });
-  if (ledger.history.bottled !== null) {
+  if (isAllBottled(ledger)) {
     takeBottleReading(ledger, payload, moment);
     return;
   }

@@ -4,6 +4,7 @@ import { Refusal } from '../quantities/index.ts';
 import type { BatchEvent } from './events.ts';
 import { LEDGER_VERSION, emptyLedger } from './ledger.ts';
 import type { Care, Folding, Guard, History, InVessel, Ledger, Pour, ReadingPoint, Temperature } from './ledger.ts';
+import type { BottleRow } from './kinds.ts';
 import { nutrientOf } from './salts.ts';
 
 /* The one place that reads what older programs wrote: entries, and the parcels in them. What is stored is never changed. */
@@ -23,15 +24,46 @@ interface FlatLedger extends Partial<InVessel>, Partial<Omit<History, 'readings'
   honeys?: { at: number; name: string; massG: number; afterPitch: boolean }[];
   additions?: Omit<Pour, 'composition'>[];
 }
-/** Groups since version 3; vessels, finings, heat, and every height of the lees since 4; what guards by kind, looks and words since 5. */
+/** Groups since version 3; vessels, finings, heat, and every height of the lees since 4; what guards by kind, looks and words since 5; sessions of bottling, priming and tastings since 6. */
 const GROUPED_SINCE = 3;
 type LastLees = { value: number; at: number } | null;
 const leesOf = (last: LastLees | undefined): History['lees'] =>
   last === undefined || last === null ? [] : [{ mm: last.value, at: last.at }];
 /** The ledger of version 3, which kept the last height of the lees alone. */
 type ThirdLedger = Omit<Ledger, 'history'> & {
-  history: Partial<Omit<Ledger['history'], 'guarded'>> & { leesMm?: LastLees; guarded?: OldGuard | null };
+  history: Partial<Omit<Ledger['history'], 'guarded' | 'bottled'>> & {
+    leesMm?: LastLees;
+    guarded?: OldGuard | null;
+    bottled?: OldBottled | null;
+  };
 };
+/** One session alone was kept until version 6, all of it still. */
+interface OldBottled {
+  at: number;
+  bottles: readonly BottleRow[];
+  mead: Ledger;
+}
+const bottledBy = (old: OldBottled | null): Ledger['history']['bottled'] =>
+  old === null
+    ? null
+    : {
+        at: old.at,
+        bottles: old.bottles,
+        stays: false,
+        fillings: [
+          {
+            eventId: '',
+            at: old.at,
+            bottles: old.bottles,
+            primings: [],
+            each: null,
+            warmestC: null,
+            measured: null,
+            otherCost: 0,
+            mead: upcastLedger(old.mead),
+          },
+        ],
+      };
 /** Sulfite and sorbate alone guarded then. */
 type OldGuard = Partial<Guard> & { at: number };
 const guardBy = (guard: OldGuard | null | undefined): Guard | null =>
@@ -127,7 +159,7 @@ function widened(stored: ThirdLedger): Ledger {
       lees: kept.lees ?? leesOf(leesMm),
       guarded: guardBy(kept.guarded),
       unsweetened: unsweetened === null ? null : upcastLedger(unsweetened),
-      bottled: bottled === null ? null : { ...bottled, mead: upcastLedger(bottled.mead) },
+      bottled: bottledBy(bottled),
     },
   };
 }

@@ -66,8 +66,15 @@ export const honeysPoured = ({ history }: Pick<Ledger, 'history'>): Poured => hi
 export const othersPoured = ({ history }: Pick<Ledger, 'history'>): Poured => history.pours.filter(({ family }) => family !== 'honey');
 
 /** Bottles of it that nobody opened, gave away or broke. */
-export const bottlesLeft = ({ history: { bottled, bottlesOut } }: Pick<Ledger, 'history'>): number =>
-  (bottled?.bottles ?? []).reduce((sum, { count }) => sum + count, 0) - bottlesOut.reduce((sum, { count }) => sum + count, 0);
+export const bottlesLeft = ({ history: { bottled, bottlesOut, bottlesFound } }: Pick<Ledger, 'history'>): number =>
+  bottlesIn(bottled?.bottles ?? []) - bottlesIn(bottlesOut) + bottlesIn(bottlesFound);
+const bottlesIn = (some: readonly { readonly count: number }[]): number => some.reduce((sum, { count }) => sum + count, 0);
+
+/** All of it is in bottles: nothing is left in a vessel to look after. */
+export const isAllBottled = ({ history: { bottled } }: Pick<Ledger, 'history'>): boolean => bottled !== null && !bottled.stays;
+
+/** The mead that was closed last, as it was just before; null where none was. */
+export const meadBottled = ({ history: { bottled } }: Pick<Ledger, 'history'>): Ledger | null => bottled?.fillings.at(-1)?.mead ?? null;
 
 /** So far above what was expected a reading may be the scatter of two, SG (our estimate). */
 const SCATTER_SG = 0.006;

@@ -1,6 +1,6 @@
 import type { FeedingPlan } from '../feed/index.ts';
 import type { Sentence } from '../quantities/index.ts';
-import { mixedOf } from '../record/index.ts';
+import { isAllBottled, mixedOf } from '../record/index.ts';
 import type { Ledger } from '../record/index.ts';
 import { USUAL_SCHOOL } from '../stabilize/index.ts';
 import { stateOf, traitsOf } from '../watch/index.ts';
@@ -81,6 +81,6 @@ export const unreckonedAsk = (why: Sentence, now: number): Ask =>
 
 /** Where the work on a batch is now. */
 export function stationOf(ledger: Ledger, feeding: FeedingPlan | null, now: number, practice: AskPractice = {}): Station {
-  if (mixedOf(ledger) === null && ledger.history.bottled === null) return ledger.liquid.pouredG > 0 ? 'watch' : 'formulate';
+  if (mixedOf(ledger) === null && !isAllBottled(ledger)) return ledger.liquid.pouredG > 0 ? 'watch' : 'formulate';
   return asksOf(ledger, feeding, now, practice)[0]?.station ?? 'watch';
 }

@@ -1,5 +1,6 @@
 import { feedingNow, isComing } from '../feed/index.ts';
 import type { FeedingPlan } from '../feed/index.ts';
+import { meadBottled } from '../record/index.ts';
 import type { Ledger } from '../record/index.ts';
 import { finishOf, stabilizedAt, sweetenedAt } from '../watch/index.ts';
 import { STATIONS } from './ask.ts';
@@ -35,7 +36,7 @@ function workOf(ledger: Ledger, feeding: FeedingPlan | null, now: number): Recor
 
 /** Every station of a batch as it stands. @param here where the work is now */
 export function knotsOf(ledger: Ledger, feeding: FeedingPlan | null, here: Station, now: number): Record<Station, Knot> {
-  const work = workOf(ledger.history.bottled?.mead ?? ledger, feeding, now);
+  const work = workOf(meadBottled(ledger) ?? ledger, feeding, now);
   if (ledger.history.bottled !== null)
     Object.assign(work, { bottle: 'done', taste: (ledger.history.marks.tasting ?? 0) > ledger.history.bottled.at ? 'done' : 'open' });
   const reached = STATIONS.indexOf(here);

@@ -1,7 +1,8 @@
-import { honeysPoured, viewOf } from '../record/index.ts';
+import { honeysPoured, isAllBottled, viewOf } from '../record/index.ts';
 import type { Ledger } from '../record/index.ts';
 import { HOUR_MS, gPerL, gravity, hours, points, say, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
+import { whyNotGas } from './bubbles.ts';
 import { expectedEnd, finishOf, maltExplains } from './finish.ts';
 import type { Finish } from './finish.ts';
 import { EQUAL_SG, fellInBottles, fellSince, provenReadings, stabilizedAt, sugarPours, sweetenedAt } from './stabilized.ts';
@@ -158,15 +159,25 @@ export function glassAlarm(ledger: Ledger): Sentence | null {
   if (bottled === null) return null;
   if (fellInBottles(ledger))
     return say`A bottle reads ${gravity(ledger.history.readings.at(-1)?.sg ?? 1)}, less than when it was bottled: it ferments in closed glass, which may burst in the hand. ${CARE}`;
-  const sugarAt = sugarPours(ledger).findLast(({ at }) => at >= bottled.at)?.at;
+  const sugarAt = bottled.stays ? undefined : sugarPours(ledger).findLast(({ at }) => at >= bottled.at)?.at;
   if (sugarAt !== undefined)
     return say`Sugar is written down ${when(sugarAt)}, after the bottling. If it went into closed glass, that may burst in the hand. ${CARE}`;
-  const why = whyNotBottle(bottled.mead, bottled.at);
+  const why = firstWhy(bottled.fillings);
   return why === null ? null : [...say`By what is on record now these bottles should not have been closed. `, ...why, ` ${CARE}`];
+}
+
+/** What stands against the first of these sessions that should not have been. */
+function firstWhy(fillings: NonNullable<Ledger['history']['bottled']>['fillings']): Sentence | null {
+  for (const filling of fillings) {
+    const isGlass = filling.bottles.some(({ kind, count }) => kind !== 'keg' && count > 0);
+    const why = isGlass ? (whyNotBottle(filling.mead, filling.at) ?? whyNotGas(filling)) : null;
+    if (why !== null) return why;
+  }
+  return null;
 }
 
 const CARE =
   'Leave the bottles where they are, covered with a thick cloth; cool them. Guard eyes and hands before you let the gas out, slowly, one by one; ask someone who knows, when in doubt.';
 
 /** Whether a batch wants looking after: until it is bottled, and again when something is wrong with its bottles. */
-export const isOpen = (ledger: Ledger): boolean => ledger.history.bottled === null || glassAlarm(ledger) !== null;
+export const isOpen = (ledger: Ledger): boolean => !isAllBottled(ledger) || glassAlarm(ledger) !== null;

@@ -1,4 +1,5 @@
-import { LEAST_SUGAR_G } from '../record/index.ts';
+import { isPrimed } from '../carbonate/index.ts';
+import { LEAST_SUGAR_G, mixedOf } from '../record/index.ts';
 import type { Ledger, ReadingPoint } from '../record/index.ts';
 import { GRAVITY_INSTRUMENTS, provesAnEnd } from '../liquid/index.ts';
 
@@ -69,5 +70,12 @@ export function fellSince(ledger: Ledger, at: number): boolean {
   return !sweetenedBetween && first.sg < first.expectedSg && !areEqual(first, { ...before, sg: first.expectedSg });
 }
 
-/** It fell in closed bottles, by a reading of one that was opened. */
-export const fellInBottles = (ledger: Ledger): boolean => ledger.history.bottled !== null && fellSince(ledger, ledger.history.bottled.at);
+/** It fell in closed bottles, by a reading of one that was opened. Priming sugar may go; what was there without it may not. */
+export function fellInBottles(ledger: Ledger): boolean {
+  const { bottled } = ledger.history;
+  const filling = bottled?.fillings.at(-1);
+  if (bottled === null || filling === undefined) return false;
+  if (!isPrimed(filling)) return fellSince(ledger, bottled.at);
+  const unprimedSg = mixedOf(filling.mead)?.sg ?? 1;
+  return ledger.history.readings.some(({ at, sg }) => at > bottled.at && unprimedSg - sg > EQUAL_SG + 1e-9);
+}

@@ -1,4 +1,4 @@
-import { mixedOf } from '../record/index.ts';
+import { isAllBottled, mixedOf } from '../record/index.ts';
 import type { Ledger } from '../record/index.ts';
 import { DAY_MS, HOUR_MS, gravity, hours, say, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
@@ -40,8 +40,8 @@ export function stateOf(ledger: Ledger, now: number): BatchState {
   const mixed = mixedOf(ledger);
   if (ledger.history.bottled !== null) {
     const alarm = glassAlarm(ledger);
-    if (alarm === null) return { phase: 'bottled', sentence: say`Bottled ${when(ledger.history.bottled.at)}.` };
-    return { phase: fellInBottles(ledger) ? 'moving again' : 'glass in doubt', sentence: alarm };
+    if (alarm !== null) return { phase: fellInBottles(ledger) ? 'moving again' : 'glass in doubt', sentence: alarm };
+    if (isAllBottled(ledger)) return { phase: 'bottled', sentence: say`Bottled ${when(ledger.history.bottled.at)}.` };
   }
   if (mixed === null) return emptied(ledger);
   if (ledger.history.pitch === null) return { phase: 'mixed', sentence: say`Mixed at ${gravity(mixed.sg)}; no yeast yet.` };

@@ -134,7 +134,7 @@ export function useSweetening() {
     const perL = answer.value.totalG / result.value.volumeL;
     return { value: perL * known.value, low: perL * known.low, high: perL * known.high };
   });
-  const hasXylitol = computed(() => parts.value.some(({ of }) => of.name === 'xylitol'));
+  const harmsDogs = computed(() => parts.value.some(({ of }) => of.traits?.includes('harms dogs') === true));
   const tellsGlass = (batchG: number): string => {
     if (parts.value.length === 0) return '';
     const glass = sweeten(store.ledger.liquid, additionsOf(parts.value, batchG));
@@ -190,7 +190,7 @@ export function useSweetening() {
     isStable,
     sweetness,
     asSugar,
-    hasXylitol,
+    harmsDogs,
     tellsGlass,
     usualStepG,
     shelfNote,

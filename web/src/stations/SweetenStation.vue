@@ -51,7 +51,7 @@ const {
   isStable,
   sweetness,
   asSugar,
-  hasXylitol,
+  harmsDogs,
   tellsGlass,
   usualStepG,
   shelfNote,
@@ -144,7 +144,7 @@ const taste = (told: string): Promise<boolean> =>
             }}
           </p>
           <p v-if="cost !== null" class="small quiet">It costs {{ money(cost) }} by the shelf.</p>
-          <p v-if="hasXylitol" class="caution"><b>Xylitol kills dogs.</b> Where one may come near, take another.</p>
+          <p v-if="harmsDogs" class="caution"><b>Xylitol kills dogs.</b> Where one may come near, take another.</p>
           <template v-if="!isBarred">
             <p>
               Start with <b>{{ show('massG', answer.totalG / 2) }}</b>, stir without splashing, taste.

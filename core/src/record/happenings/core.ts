@@ -3,6 +3,7 @@ import type { CorrectedField } from '../happening.ts';
 import { requireLiquid } from '../believed.ts';
 import { heatKills } from '../guard.ts';
 import { happening } from '../happening.ts';
+import { isAllBottled } from '../view.ts';
 
 /** What mead or water in a pot can read, °C. */
 const POT_C = { low: 0, high: 100 } as const;
@@ -12,7 +13,7 @@ const potC = (name: 'coreC' | 'bathC', label: string): CorrectedField<'coreC' | 
 export const core = happening({
   shape: record({ coreC: number(POT_C.low, POT_C.high, [20, 71]), bathC: maybe(number(POT_C.low, POT_C.high, [20, 75])) }),
   believe: (ledger) => {
-    if (ledger.history.bottled === null) requireLiquid(ledger, 'The vessel is empty; there is nothing to heat.');
+    if (!isAllBottled(ledger)) requireLiquid(ledger, 'The vessel is empty; there is nothing to heat.');
   },
   apply: (ledger, { coreC, bathC }, { at }) => {
     ledger.history.cores.push({ at, coreC, ...(bathC === undefined ? {} : { bathC }) });

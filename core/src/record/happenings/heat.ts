@@ -3,6 +3,7 @@ import { killedByHeat } from '../guard.ts';
 import { number, record, say, tempC } from '../../quantities/index.ts';
 import { requireLiquid } from '../believed.ts';
 import { happening } from '../happening.ts';
+import { isAllBottled } from '../view.ts';
 
 /** What a core that is heated can read, °C. */
 const CORE_C = { low: 30, high: 100 } as const;
@@ -11,7 +12,7 @@ const CORE_C = { low: 30, high: 100 } as const;
 export const heat = happening({
   shape: record({ tempC: number(CORE_C.low, CORE_C.high, [55, 75]), minutes: number(0, 1440, [1, 60]) }),
   believe: (ledger) => {
-    if (ledger.history.bottled === null) requireLiquid(ledger, 'The vessel is empty; there is nothing to heat.');
+    if (!isAllBottled(ledger)) requireLiquid(ledger, 'The vessel is empty; there is nothing to heat.');
   },
   apply: (ledger, { tempC: warm, minutes }, { at }) => {
     ledger.history.heats.push({ at, tempC: warm, minutes });

@@ -1,5 +1,7 @@
 /* Everything that can happen to a batch, one file each: the list that fold, check, contract, forms and tests read. */
 import { base } from './base.ts';
+import { bottleFound } from './bottleFound.ts';
+import { bottleKept } from './bottleKept.ts';
 import { bottleOut } from './bottleOut.ts';
 import { bottling } from './bottling.ts';
 import { core } from './core.ts';
@@ -25,6 +27,7 @@ import { sorbate } from './sorbate.ts';
 import { staysHere } from './staysHere.ts';
 import { strain } from './strain.ts';
 import { sulfite } from './sulfite.ts';
+import { tasting } from './tasting.ts';
 import { tongue } from './tongue.ts';
 import { topUp } from './topUp.ts';
 import { transferIn } from './transferIn.ts';
@@ -65,6 +68,9 @@ const TABLE = {
   moved,
   bottling,
   bottleOut,
+  bottleFound,
+  bottleKept,
+  tasting,
   finding,
   cure,
   putOff,

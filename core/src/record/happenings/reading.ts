@@ -19,7 +19,7 @@ import {
 import type { Sentence } from '../../quantities/index.ts';
 import { happening } from '../happening.ts';
 import { takeReading } from '../takeReading.ts';
-import { mixedOf } from '../view.ts';
+import { isAllBottled, mixedOf } from '../view.ts';
 
 const limited = (key: keyof typeof READING_LIMITS, usual?: readonly [number, number]) =>
   maybe(number(READING_LIMITS[key].low, READING_LIMITS[key].high, usual));
@@ -64,7 +64,7 @@ export const reading = happening({
   ),
   believe: (ledger, { sg, brix }, { at, pitchedAt }) => {
     if (sg === undefined && brix === undefined) return;
-    if (brix !== undefined && ledger.history.bottled !== null)
+    if (brix !== undefined && isAllBottled(ledger))
       throw new Refusal(
         'Read what comes from a bottle with a hydrometer: alcohol fools a refractometer, and closed glass bears no error.',
         'brix',

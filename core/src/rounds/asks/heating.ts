@@ -1,4 +1,5 @@
 import { HOLDS_MIN, HOLD_STOP_C, LOG_STALLS_MIN, heldOf, isHeld } from '../../heat/index.ts';
+import { isAllBottled } from '../../record/index.ts';
 import { HOUR_MS, MINUTE_MS, say, tempC, when } from '../../quantities/index.ts';
 import { asked } from '../ask.ts';
 import type { AskRule } from '../ask.ts';
@@ -9,9 +10,9 @@ const LOOKED_AFTER_MS = 3 * HOUR_MS;
 /** A pot on the fire is not left alone: the core too hot, or a log that has stalled before the hold is met. */
 export const heating: AskRule = {
   isDanger: true,
-  asks: ({ ledger: { history }, now }) => {
-    const { last, units, minutes, since } = heldOf(history.cores);
-    if (last === null || history.bottled !== null || now - last.at > LOOKED_AFTER_MS) return null;
+  asks: ({ ledger, now }) => {
+    const { last, units, minutes, since } = heldOf(ledger.history.cores);
+    if (last === null || isAllBottled(ledger) || now - last.at > LOOKED_AFTER_MS) return null;
     if (last.coreC > HOLD_STOP_C)
       return asked(
         last.at,

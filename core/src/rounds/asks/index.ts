@@ -2,6 +2,7 @@
 import type { AskRule } from '../ask.ts';
 import { bag } from './bag.ts';
 import { cap } from './cap.ts';
+import { drinkBy, tasteAgain, testBottle, verdict } from './cellared.ts';
 import { headspace, offFinings, rack, tasteBy } from './clearing.ts';
 import { confirm } from './confirm.ts';
 import { cure } from './cure.ts';
@@ -51,12 +52,16 @@ export const ASK_RULES = {
   tasteBy,
   rack,
   offFinings,
+  testBottle,
   confirm,
   stabilize,
   reading,
   bottle,
   sweeten,
   clear,
+  drinkBy,
+  tasteAgain,
+  verdict,
   taste,
   mix,
   emptied,

@@ -1,10 +1,19 @@
+import { bottlesLeft } from '../../record/index.ts';
 import { say } from '../../quantities/index.ts';
 import { asked } from '../ask.ts';
 import type { AskRule } from '../ask.ts';
 
 export const taste: AskRule = {
-  asks: ({ state: { phase }, now }) =>
-    phase === 'bottled' ? asked(undefined, 'still', now, say`In bottles. Taste it when it has had time.`, 'taste') : null,
+  asks: ({ state: { phase }, ledger, now }) =>
+    phase === 'bottled'
+      ? asked(
+          undefined,
+          'still',
+          now,
+          bottlesLeft(ledger) > 0 ? say`In bottles. Taste it when it has had time.` : say`All of it is drunk or given.`,
+          'taste',
+        )
+      : null,
 };
 export const mix: AskRule = {
   asks: ({ state: { phase }, now }) =>

@@ -1,6 +1,6 @@
 import { DELETED_FOR_MS } from '@hollow-bell/contract';
 import type { BatchList, ListQuery, Listed } from '@hollow-bell/contract';
-import { viewOf } from '@hollow-bell/core/record';
+import { isAllBottled, meadBottled, viewOf } from '@hollow-bell/core/record';
 import { Refusal } from '@hollow-bell/core/quantities';
 import { stateOf } from '@hollow-bell/core/watch';
 import { Op } from 'sequelize';
@@ -14,7 +14,7 @@ function listed({ id, name, lastSeq, ledger, fate, fatedAt }: BatchRow, now: num
   const goneAt = fate === 'deleted' && fatedAt !== null ? fatedAt.getTime() + DELETED_FOR_MS : null;
   const pitchedAt = ledger.history.pitch?.at ?? null;
   try {
-    const view = ledger.history.bottled === null ? viewOf(ledger) : viewOf(ledger.history.bottled.mead);
+    const view = !isAllBottled(ledger) ? viewOf(ledger) : viewOf(meadBottled(ledger) ?? ledger);
     return {
       id,
       name,

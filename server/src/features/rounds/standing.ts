@@ -1,7 +1,7 @@
 import { feedingPracticeOf } from '@hollow-bell/contract';
 import type { BatchSummary, Standing } from '@hollow-bell/contract';
 import { feedingPlanOf } from '@hollow-bell/core/feed';
-import { honeysPoured, othersPoured, standsIn, viewOf } from '@hollow-bell/core/record';
+import { honeysPoured, isAllBottled, othersPoured, standsIn, viewOf } from '@hollow-bell/core/record';
 import { Refusal } from '@hollow-bell/core/quantities';
 import { asksOf, byUrgency, unreckonedAsk } from '@hollow-bell/core/rounds';
 import { isOpen, stateOf } from '@hollow-bell/core/watch';
@@ -32,8 +32,11 @@ function standingOf(batch: BatchSummary, now: number): Standing | null {
 
 /** Null where there is nothing to look after. */
 function reckon({ id, name, plan, ledger }: BatchSummary, now: number): Standing | null {
-  const view = ledger.history.bottled === null ? viewOf(ledger) : null;
-  if ((view === null && ledger.history.bottled === null) || !isOpen(ledger) || ledger.liquid.pouredG <= 0) return null;
+  const view = isAllBottled(ledger) ? null : viewOf(ledger);
+  if ((view === null && !isAllBottled(ledger)) || ledger.liquid.pouredG <= 0) return null;
+  const asks = asksOf(ledger, feedingPlanOf(ledger, feedingPracticeOf(plan)), now, plan.practice).toSorted(byUrgency);
+  /** What lies in the cellar is on Rounds while it asks for something. */
+  if (!isOpen(ledger) && asks.every(({ bell }) => bell === 'still')) return null;
   const fruit = othersPoured(ledger).filter(({ family }) => family === 'fruit' || family === 'juice');
   return {
     id,
@@ -41,12 +44,12 @@ function reckon({ id, name, plan, ledger }: BatchSummary, now: number): Standing
     filled: standsIn(ledger, plan.must.vessel),
     pitchedAt: ledger.history.pitch?.at ?? null,
     phase: stateOf(ledger, now).phase,
-    inBottles: ledger.history.bottled !== null,
+    inBottles: isAllBottled(ledger),
     sg: view?.sg ?? ledger.history.readings.at(-1)?.sg ?? 1,
     volumeL: view?.volumeL ?? 0,
     leesL: ledger.liquid.yeastG / YEAST_G_PER_L,
     colors: [...fruit, ...honeysPoured(ledger)].map((poured) => poured.name),
-    asks: asksOf(ledger, feedingPlanOf(ledger, feedingPracticeOf(plan)), now, plan.practice).toSorted(byUrgency),
+    asks,
   };
 }
 

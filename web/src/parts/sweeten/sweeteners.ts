@@ -27,6 +27,7 @@ export function sweetenersOf(lots: readonly ShelfItem[], families: readonly Fami
             makes: detail.makes,
             composition: detail.composition,
             sugarSpread: detail.sugarSpread,
+            traits: detail.traits,
           },
         ]
       : [],
@@ -39,11 +40,23 @@ export function sweetenersOf(lots: readonly ShelfItem[], families: readonly Fami
 export const toldAs = ({ family, name }: Pick<Ingredient, 'family' | 'name'>): string => (family === 'honey' ? honeyName(name) : name);
 
 /** So many grams of it, as the record has them. */
-export function pouredEvent({ family, name, makes, composition, sugarSpread, lotId }: Sweetener, massG: number): EventContent {
+export function pouredEvent({ family, name, makes, composition, sugarSpread, lotId, traits }: Sweetener, massG: number): EventContent {
   const lot = lotId === undefined ? {} : { lotId };
   return family === 'honey'
     ? { kind: 'honey', payload: { name, massG, moisture: waterShare(composition), unfermentable: composition.unfermentable, ...lot } }
-    : { kind: 'ingredient', payload: { name, family, makes, massG, composition: { ...composition }, sugarSpread, ...lot } };
+    : {
+        kind: 'ingredient',
+        payload: {
+          name,
+          family,
+          makes,
+          massG,
+          composition: { ...composition },
+          sugarSpread,
+          ...lot,
+          ...(traits === undefined ? {} : { traits }),
+        },
+      };
 }
 
 /** Whether yeast finds nothing to eat in it. */
