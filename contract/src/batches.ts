@@ -76,7 +76,12 @@ export const mustPlanShape = record({
 });
 
 /** What the maker means to do with a batch, and by which schools. Kept in versions. */
-export const batchPlanShape = record({ must: mustPlanShape, practice: practiceShape });
+export const batchPlanShape = record({
+  must: mustPlanShape,
+  practice: practiceShape,
+  /** What it was made again from. */
+  madeFrom: maybe(record({ recipeId: maybe(id), batchId: maybe(id) })),
+});
 export type BatchPlan = Fit<typeof batchPlanShape>;
 
 /** The feeding school of a batch, with its cap. */

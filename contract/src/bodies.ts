@@ -14,6 +14,7 @@ import {
   replanShape,
   splitShape,
 } from './batches.ts';
+import { putRecipeShape } from './cellar.ts';
 import { newEventShape } from './events.ts';
 import { floatPostShape, hangFloatShape, newFloatShape } from './float.ts';
 import { practiceShape } from './practice.ts';
@@ -53,6 +54,7 @@ export const BODIES = {
   makeFloat: newFloatShape,
   hangFloat: hangFloatShape,
   postFloat: floatPostShape,
+  putRecipe: putRecipeShape,
   putShelfItem: putItemShape,
   importShelf: importShelfShape,
 } as const satisfies Partial<Record<RouteName, Shape>>;

@@ -53,6 +53,8 @@ export const practiceShape = record({
   noSulfites: maybe(flag),
   /** What the house's scale tells apart, g; by the size of what is weighed where nothing is said. */
   scaleG: maybe(choice(...SCALES_G)),
+  /** The top of the house's own scale for tastings. */
+  scoreOf: maybe(choice(5, 10, 20, 100)),
   /** Sign written before or after amounts of money. */
   currency: text(4),
 });

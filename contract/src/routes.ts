@@ -1,6 +1,7 @@
 import { flag, orNull, record, whole } from '@hollow-bell/core/quantities';
 import type { Fit, Shape } from '@hollow-bell/core/quantities';
 import { batchListShape, batchRecordShape, batchShape, fateShape } from './batches.ts';
+import { cellarShape, keptRecipeShape, recipesShape } from './cellar.ts';
 import { calendarAddressShape } from './calendar.ts';
 import { floatAnswerShape, floatDeviceShape, floatsShape, madeFloatShape } from './float.ts';
 import { practiceShape } from './practice.ts';
@@ -43,6 +44,10 @@ export const ROUTES = {
   calendar: { method: 'GET', path: '/calendar', answer: calendarAddressShape },
   renewCalendar: { method: 'PUT', path: '/calendar', answer: calendarAddressShape },
   closeCalendar: { method: 'DELETE', path: '/calendar', answer: calendarAddressShape },
+  cellar: { method: 'GET', path: '/cellar', answer: cellarShape },
+  recipes: { method: 'GET', path: '/recipes', answer: recipesShape },
+  putRecipe: { method: 'PUT', path: '/recipes/:id', answer: keptRecipeShape },
+  removeRecipe: { method: 'DELETE', path: '/recipes/:id', answer: removed },
   shelf: { method: 'GET', path: '/shelf', answer: shelfShape },
   putShelfItem: { method: 'PUT', path: '/shelf/:id', answer: shelvedShape },
   importShelf: { method: 'POST', path: '/shelf/import', answer: record({ written: whole(0, 1_000_000) }) },

@@ -18,7 +18,7 @@ import {
   whole,
 } from '@hollow-bell/core/quantities';
 import type { Fit } from '@hollow-bell/core/quantities';
-import { CHEMICAL_IDS } from '@hollow-bell/core/record';
+import { CHEMICAL_IDS, CLOSURE_IDS, CONTAINER_IDS, ratedShape } from '@hollow-bell/core/record';
 import { VESSEL_KINDS } from '@hollow-bell/core/vessel';
 import { ownYeastShape, yeastIdShape } from '@hollow-bell/core/yeast';
 import { refusalOf } from './refusalOf.ts';
@@ -26,7 +26,8 @@ import { refusalOf } from './refusalOf.ts';
 const day = dayShape('A date is written as 2027-03-31.');
 /** What the packet says that one of it weighs. */
 const packet = maybe(numberAbove(0, 5000, [5, 100]));
-const NO_KIND = 'The kind must be ingredient, yeast, nutrient, chemical, vessel or instrument.';
+const NO_KIND = 'The kind must be ingredient, yeast, nutrient, chemical, vessel, instrument, bottle or closure.';
+const priceEach = maybe(number(0, 10_000, [0, 5], { whenLow: 'A price cannot be less than nothing.' }));
 
 const detailShape = kinds(
   {
@@ -84,11 +85,27 @@ const detailShape = kinds(
         says: `A hydrometer shows ${1 - ZERO_AT_MOST.sg} to ${1 + ZERO_AT_MOST.sg} in water; one that is further off is to be thrown out.`,
       },
     ),
+    bottle: record({
+      /** To where one fills it. */
+      sizeMl: number(20, 100_000, [250, 750]),
+      is: choice(...CONTAINER_IDS),
+      closure: choice(...CLOSURE_IDS),
+      /** What its maker says that it bears, volumes of CO2. */
+      ratedVolumes: maybe(ratedShape),
+      priceEach,
+    }),
+    closure: record({
+      is: choice(...CLOSURE_IDS),
+      lengthMm: maybe(number(5, 100, [30, 50])),
+      /** By its maker, before it goes in. */
+      soakMin: maybe(number(0, 240, [10, 30])),
+      priceEach,
+    }),
   },
   NO_KIND,
 );
 
-/** A lot, packet, vessel or instrument. `stockG` is all that ever came in, in grams; of vessels and instruments how many. */
+/** A lot, packet, vessel or instrument. `stockG` is all that ever came in, in grams; of what is counted how many. */
 export const shelfItemShape = record({
   id,
   name: nameShape,
@@ -105,7 +122,16 @@ export const shelfItemShape = record({
 });
 export type ShelfItem = Fit<typeof shelfItemShape>;
 export type ShelfKind = ShelfItem['detail']['kind'];
-export const SHELF_KINDS: readonly ShelfKind[] = ['ingredient', 'yeast', 'nutrient', 'chemical', 'vessel', 'instrument'];
+export const SHELF_KINDS: readonly ShelfKind[] = [
+  'ingredient',
+  'yeast',
+  'nutrient',
+  'chemical',
+  'vessel',
+  'instrument',
+  'bottle',
+  'closure',
+];
 
 /** An item with what batches have taken of it, in grams, as their records stand. */
 export const shelvedShape = record({

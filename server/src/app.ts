@@ -13,6 +13,9 @@ import { batchRoutes } from './features/batches/routes.ts';
 import { batchStore } from './features/batches/store.ts';
 import { calendarRoutes } from './features/calendar/routes.ts';
 import { calendarStore } from './features/calendar/store.ts';
+import { cellarRoutes } from './features/cellar/routes.ts';
+import { recipeRoutes } from './features/recipes/routes.ts';
+import { recipeStore } from './features/recipes/store.ts';
 import { demoRoutes } from './features/demo/routes.ts';
 import { floatRoutes } from './features/float/routes.ts';
 import { floatStore } from './features/float/store.ts';
@@ -91,6 +94,7 @@ export async function buildApp({ config, sequelize, demo, now, opensDemo = false
       practice: practiceStore(database),
       shelf: shelfStore(database),
       calendar: calendarStore(database),
+      recipes: recipeStore(database, now),
       now,
     };
     await app.register(
@@ -101,6 +105,8 @@ export async function buildApp({ config, sequelize, demo, now, opensDemo = false
         await api.register(roundsRoutes(standing));
         await api.register(floatRoutes(cellar.float));
         await api.register(shelfRoutes(cellar.shelf));
+        await api.register(cellarRoutes(cellar));
+        await api.register(recipeRoutes(cellar.recipes));
         await api.register(calendarRoutes(cellar));
         if (isDemo) await api.register(demoRoutes(cellar));
       },

@@ -1,6 +1,7 @@
 import type { DoseNow } from '@hollow-bell/core/feed';
 import type { BrewStep, MustFigures, MustPlan, Style } from '@hollow-bell/core/must';
 import type { Column, Content, TDocumentDefinitions } from 'pdfmake/interfaces';
+import { BRONZE, QUIET, SHEET_FACE, sheetPages, tickBox } from './page.ts';
 import { shown, shownRange, shownSentence } from './formats.ts';
 import type { Reader } from './formats.ts';
 import { doseTold } from '@hollow-bell/core/rounds';
@@ -12,11 +13,7 @@ const PARTS: Record<BrewStep['part'], string> = {
   pitch: 'Pitch',
   later: 'Later',
 };
-/** The face that whoever makes the pages has to bring along. */
-export const SHEET_FACE = 'Atkinson Hyperlegible Next';
-const SOOT = '#1e2422';
-const BRONZE = '#8c5a22';
-const QUIET = '#4d5853';
+export { SHEET_FACE };
 
 export interface BrewSheet {
   name: string;
@@ -26,9 +23,6 @@ export interface BrewSheet {
   steps: readonly BrewStep[];
   doses: readonly DoseNow[];
 }
-
-/** A fresh one for each step: the page maker writes positions into what it is given. */
-const box = (): Column => ({ canvas: [{ type: 'rect', x: 0, y: 1, w: 11, h: 11, r: 1, lineColor: SOOT, lineWidth: 0.9 }], width: 20 });
 
 function amountOf({ deed }: BrewStep, reader: Reader): string {
   if (deed.kind === 'water') return shown('volumeL', deed.volumeL, reader);
@@ -42,7 +36,7 @@ function stepLine(step: BrewStep, reader: Reader): Content {
     ...(step.caution === null ? [] : [{ text: shownSentence(step.caution, reader), color: BRONZE, fontSize: 9 }]),
   ];
   const really: Column[] = amount === '' ? [] : [{ text: `${amount}\nreally ________`, alignment: 'right', width: 92 }];
-  return { columns: [box(), { stack: lines, width: '*' }, ...really], columnGap: 6, margin: [0, 0, 0, 7], unbreakable: true };
+  return { columns: [tickBox(), { stack: lines, width: '*' }, ...really], columnGap: 6, margin: [0, 0, 0, 7], unbreakable: true };
 }
 
 /** When a dose comes, for a sheet that is printed before anyone knows the hour of the pitch. */
@@ -54,7 +48,7 @@ function doseTime({ dose: { clockH, share } }: DoseNow, reader: Reader): string 
 function doseLine(dose: DoseNow, reader: Reader): Content {
   const told = [{ text: `Dose ${dose.dose.number}`, bold: true }, `  ${doseTime(dose, reader)}: `, shownSentence(doseTold(dose), reader)];
   const really: Column = { text: 'really ________\nat ________', alignment: 'right', width: 92 };
-  return { columns: [box(), { text: told, width: '*' }, really], columnGap: 6, margin: [0, 0, 0, 7], unbreakable: true };
+  return { columns: [tickBox(), { text: told, width: '*' }, really], columnGap: 6, margin: [0, 0, 0, 7], unbreakable: true };
 }
 
 const feedingPart = (doses: readonly DoseNow[], reader: Reader): Content[] =>
@@ -78,43 +72,36 @@ export function brewSheetPages({ name, plan, figures, style, steps, doses }: Bre
     { text: shownRange(kind, ranged, reader), color: QUIET },
   ];
   const parts = (Object.keys(PARTS) as BrewStep['part'][]).filter((part) => steps.some((step) => step.part === part));
-  return {
-    pageSize: 'A4',
-    pageMargins: [48, 48, 48, 52],
-    info: { title: `Brew day: ${name}` },
-    defaultStyle: { font: SHEET_FACE, fontSize: 10.5, color: SOOT, lineHeight: 1.18 },
-    content: [
-      { text: name, fontSize: 20, bold: true },
-      {
-        text: `${style.name}, ${shown('percent', 100 * style.honeyShare, reader)} of the sugar from honey, in the ${plan.vessel.name}`,
-        color: QUIET,
-        margin: [0, 2, 0, 10],
+  return sheetPages(`Brew day: ${name}`, name, [
+    { text: name, fontSize: 20, bold: true },
+    {
+      text: `${style.name}, ${shown('percent', 100 * style.honeyShare, reader)} of the sugar from honey, in the ${plan.vessel.name}`,
+      color: QUIET,
+      margin: [0, 2, 0, 10],
+    },
+    {
+      text: 'Date ____________    Gravity ____________    at ______ °    pH ________    Yeast in at ____________',
+      margin: [0, 0, 0, 12],
+    },
+    {
+      layout: 'lightHorizontalLines',
+      table: {
+        headerRows: 0,
+        widths: ['*', 'auto', 'auto'],
+        body: [
+          figure('Volume at the pitch', 'volumeL', figures.volumeL),
+          figure('Original gravity', 'sg', figures.og),
+          figure('Alcohol it ends with', 'abv', figures.abv),
+          figure('Stops near', 'sg', figures.fg),
+          figure('After racking', 'volumeL', figures.rackedL),
+        ],
       },
-      {
-        text: 'Date ____________    Gravity ____________    at ______ °    pH ________    Yeast in at ____________',
-        margin: [0, 0, 0, 12],
-      },
-      {
-        layout: 'lightHorizontalLines',
-        table: {
-          headerRows: 0,
-          widths: ['*', 'auto', 'auto'],
-          body: [
-            figure('Volume at the pitch', 'volumeL', figures.volumeL),
-            figure('Original gravity', 'sg', figures.og),
-            figure('Alcohol it ends with', 'abv', figures.abv),
-            figure('Stops near', 'sg', figures.fg),
-            figure('After racking', 'volumeL', figures.rackedL),
-          ],
-        },
-        margin: [0, 0, 0, 6],
-      },
-      ...parts.flatMap((part): Content[] => [
-        { text: PARTS[part], fontSize: 13, bold: true, color: BRONZE, margin: [0, 9, 0, 5] },
-        ...steps.filter((step) => step.part === part).map((step) => stepLine(step, reader)),
-      ]),
-      ...feedingPart(doses, reader),
-    ],
-    footer: (page, pages) => ({ text: `${name}  ·  ${page} of ${pages}`, alignment: 'center', fontSize: 8.5, color: QUIET }),
-  };
+      margin: [0, 0, 0, 6],
+    },
+    ...parts.flatMap((part): Content[] => [
+      { text: PARTS[part], fontSize: 13, bold: true, color: BRONZE, margin: [0, 9, 0, 5] },
+      ...steps.filter((step) => step.part === part).map((step) => stepLine(step, reader)),
+    ]),
+    ...feedingPart(doses, reader),
+  ]);
 }

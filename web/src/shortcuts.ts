@@ -12,6 +12,7 @@ export const SHORTCUTS = {
   batches: { keys: ['b'], shown: 'g b', does: 'to Batches' },
   bench: { keys: ['e'], shown: 'g e', does: 'to the Bench' },
   shelf: { keys: ['s'], shown: 'g s', does: 'to the Shelf' },
+  cellar: { keys: ['c'], shown: 'g c', does: 'to the Cellar' },
   newBatch: { keys: ['n'], shown: 'n', does: 'a new batch' },
   next: { keys: ['j', 'ArrowDown'], shown: 'j ↓', does: 'on Rounds: to the next ask' },
   before: { keys: ['k', 'ArrowUp'], shown: 'k ↑', does: 'on Rounds: to the ask before' },
@@ -25,7 +26,7 @@ export const SHORTCUTS = {
 
 export type ShortcutName = keyof typeof SHORTCUTS;
 /** Places by the letter that follows the leading key. */
-export const PLACE_KEYS = ['rounds', 'batches', 'bench', 'shelf'] as const satisfies readonly ShortcutName[];
+export const PLACE_KEYS = ['rounds', 'batches', 'bench', 'shelf', 'cellar'] as const satisfies readonly ShortcutName[];
 
 /** Whose key this is, among these. */
 export const shortcutOf = <N extends ShortcutName>(key: string, names: readonly N[]): N | undefined =>

@@ -13,3 +13,5 @@ export { planPriming } from './prime.ts';
 export type { PrimePlan, PrimeWanted } from './prime.ts';
 export { warmestSinceEnd } from './warmest.ts';
 export { sanitizerFor } from './sanitizer.ts';
+export { LABEL_GRIDS, LEAST_QR_MM, PAPER_MM, layLabel, ownGrid, placeLabels } from './labelSheet.ts';
+export type { LabelGrid, LabelLine, LaidLabel, Paper, Placed } from './labelSheet.ts';

@@ -9,6 +9,7 @@ import {
   kegVolumes,
   primingDose,
   primingWorst,
+  psiOf,
   residualCo2Volumes,
   volumesFromPieces,
   volumesFromPoints,
@@ -20,7 +21,6 @@ const sugarOf = (i: { sugar: string; honey_fermentable?: number }): PrimingSugar
   i.sugar === 'honey'
     ? { kind: 'honey', fermentable: i.honey_fermentable ?? 0.795 }
     : ({ kind: i.sugar.replace('_', ' ') } as PrimingSugar);
-const PSI_PER_BAR = 14.5038;
 
 describe('gas agrees with the reference values', () => {
   agreesWithReference({
@@ -65,7 +65,7 @@ describe('gas agrees with the reference values', () => {
       }),
     keg_pressure: (i) => {
       const bar = kegPressureBar(i.volumes, i.t_c, i.abv);
-      return { bar, psi: bar * PSI_PER_BAR };
+      return { bar, psi: psiOf(bar) };
     },
     keg_volumes: (i) => kegVolumes(i.bar_gauge, i.t_c, i.abv),
     if_it_ferments: (i) => {

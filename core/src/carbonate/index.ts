@@ -15,7 +15,7 @@ export type { Container } from './containers.ts';
 export { gasFan, holdsOf, mostVolumesFor } from './fan.ts';
 export type { Bubbling, GasFan, Holds, SlipId } from './fan.ts';
 export { gasOf, isPrimed, pressureIn, primedVolumes, volumesIn } from './inGlass.ts';
-export { FORCE_WAYS, MIX_WITHIN_H, carbonateDays, forceTable } from './keg.ts';
+export { FORCE_WAYS, MIX_WITHIN_H, carbonateDays, forceTable, psiOf } from './keg.ts';
 export type { ForceWay } from './keg.ts';
 export { primingDose, primingSugarOf, primingWorst, volumesFromPieces, volumesMade, volumesReached } from './priming.ts';
 export type { PrimingSugar } from './priming.ts';

@@ -24,6 +24,10 @@ export const FORCE_WAYS: readonly ForceWay[] = [
   },
 ];
 
+const PSI_PER_BAR = 14.5038;
+/** As regulators of the States are marked. */
+export const psiOf = (bar: number): number => bar * PSI_PER_BAR;
+
 /** Temperatures of a force table, °C. */
 const TABLE_C = [2, 5, 8, 12, 16, 20] as const;
 

@@ -156,7 +156,7 @@ describe('what it cost', () => {
     kind: 'honey',
     payload: { ...(honey(1500) as Extract<EventContent, { kind: 'honey' }>).payload, lotId: LOT },
   };
-  const plan = planOf([plannedHoney('linden', 1500, { lotId: LOT })], 4.2, { otherCost: 2 });
+  const plan = planOf([{ ...plannedHoney('linden', 1500), lotId: LOT }], 4.2, { otherCost: 2 });
   const crate: EventContent = {
     kind: 'bottling',
     payload: { bottles: [{ sizeMl: 750, count: 6, kind: 'wine', lotId: GLASS }], otherCost: 1 },

@@ -6,6 +6,6 @@ export type { BottledCost, Prices } from './cost.ts';
 export { YEAR_LIMIT_L, bottlesIn } from './count.ts';
 export { SOON_DAYS, byDrinking, ripenessOf, shelfOf } from './shelf.ts';
 export type { CellarShelf, Ripeness } from './shelf.ts';
-export { firstOutBy, hasBottles, windowOf } from './window.ts';
+export { firstOutBy, isCellared, windowOf } from './window.ts';
 export type { DrinkWindow } from './window.ts';
 export type { Pace, StandingBottle } from './pace.ts';

@@ -1,5 +1,5 @@
 import { restMonths } from '../clear/index.ts';
-import { bottlesLeft, isAllBottled, meadBottled, mixedOf, othersPoured } from '../record/index.ts';
+import { bottlesLeft, meadBottled, mixedOf, othersPoured } from '../record/index.ts';
 import type { ClosureId, Ledger, Tasting } from '../record/index.ts';
 import { DAY_MS } from '../quantities/index.ts';
 import type { Immutable } from '../quantities/index.ts';
@@ -135,5 +135,6 @@ export function firstOutBy(ledger: Ledger): number | null {
   return isMixed ? (windowOf(ledger, 'screw cap')?.drinkBy ?? null) : null;
 }
 
-/** Anything of it is left to drink. */
-export const hasBottles = (ledger: Ledger): boolean => (isAllBottled(ledger) || ledger.history.bottled !== null) && bottlesLeft(ledger) > 0;
+/** Something of it is left to drink, or to be said of it. */
+export const isCellared = (ledger: Ledger): boolean =>
+  ledger.history.bottled !== null && (bottlesLeft(ledger) > 0 || (ledger.history.marks.verdict ?? 0) < ledger.history.bottled.at);

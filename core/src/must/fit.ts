@@ -3,7 +3,7 @@ import { CENTRAL_ASSUMPTIONS } from '../record/index.ts';
 import { fillOf } from '../vessel/index.ts';
 import type { Fill, Vessel } from '../vessel/index.ts';
 import { findRoot, settled } from '../numerics/index.ts';
-import { Refusal } from '../quantities/index.ts';
+import { Refusal, say, volumeL as liters } from '../quantities/index.ts';
 import { composeMust, mixMust } from './compose.ts';
 import { measureMust } from './measure.ts';
 import type { MustPlan, PlannedIngredient } from './plan.ts';
@@ -88,4 +88,19 @@ export function scalePlan(plan: MustPlan, scale: number): MustPlan {
   };
   const wanted = Object.fromEntries(heldIn(plan.wanted).map((hold) => [hold, valueOf(scaled, hold)]));
   return { ...scaled, wanted };
+}
+
+/**
+ * A plan made again in its proportions: for so much must at the pitch, or for as full a vessel as before.
+ *
+ * @param volumeL above 0; null where the vessel decides
+ * @throws Refusal for a volume of nothing, or more than the vessel holds
+ */
+export function planAgain(plan: MustPlan, { vessel, volumeL }: { vessel: Vessel; volumeL: number | null }): MustPlan {
+  const nowL = valueOf(plan, 'volumeL');
+  if (volumeL !== null && !(volumeL > 0)) throw new Refusal('Say how much must it is to be, above 0.', 'volumeL');
+  if (volumeL !== null && volumeL > vessel.capacityL)
+    throw new Refusal(say`${liters(volumeL)} do not go into ${liters(vessel.capacityL)}; take a larger vessel, or less.`, 'volumeL');
+  const scale = volumeL === null || nowL <= 0 ? vessel.capacityL / plan.vessel.capacityL : volumeL / nowL;
+  return { ...scalePlan(plan, scale), vessel };
 }

@@ -8,7 +8,7 @@ export { eventOfStep, pourOf } from './stepDone.ts';
 export { planOf, planned, plannedFrom, plannedHoney } from './build.ts';
 export { costOf, lackOf } from './cost.ts';
 export type { Cost } from './cost.ts';
-export { HEADSPACE_PCT, fillOfPlan, fitOf, headspaceWantedPct, litersOf, scalePlan } from './fit.ts';
+export { HEADSPACE_PCT, fillOfPlan, fitOf, headspaceWantedPct, litersOf, planAgain, scalePlan } from './fit.ts';
 export { change, changeLine, hold, holdPerLiter, holdableValue, openPlan } from './holding.ts';
 export type { FruitForm, Hold, MustPlan, PlannedIngredient } from './plan.ts';
 export { drawMust, predictMust } from './predict.ts';

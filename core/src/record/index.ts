@@ -50,4 +50,4 @@ export {
   tempsSincePitch,
   viewOf,
 } from './view.ts';
-export { primedL } from './happenings/bottling.ts';
+export { primedL, ratedShape } from './happenings/bottling.ts';

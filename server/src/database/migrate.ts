@@ -11,6 +11,7 @@ import { versions } from './migrations/20261129-versions.ts';
 import { fates } from './migrations/20261130-fates.ts';
 import { rejoined } from './migrations/20261201-rejoined.ts';
 import { probes } from './migrations/20261202-probes.ts';
+import { cellar } from './migrations/20261203-cellar.ts';
 
 /** Listed, not globbed, so that the built server carries them. Order is the order of their names. */
 const MIGRATIONS: Migration[] = [
@@ -24,6 +25,7 @@ const MIGRATIONS: Migration[] = [
   fates,
   rejoined,
   probes,
+  cellar,
 ];
 
 const storageOf = (sequelize: Sequelize, schema?: string) =>

@@ -47,6 +47,12 @@ const COLUMNS = [
   'resolution',
   'in_water',
   'calibrated_on',
+  'size_ml',
+  'closure',
+  'rated_volumes',
+  'length_mm',
+  'soak_min',
+  'price_each',
 ] as const;
 type Column = (typeof COLUMNS)[number];
 type Row = Partial<Record<Column, string | number>>;
@@ -107,6 +113,16 @@ function detailColumns({ detail }: ShelfItem): Row {
         in_water: detail.inWater ?? '',
         calibrated_on: detail.calibratedOn ?? '',
       };
+    case 'bottle':
+      return {
+        size_ml: detail.sizeMl,
+        is: detail.is,
+        closure: detail.closure,
+        rated_volumes: detail.ratedVolumes ?? '',
+        price_each: detail.priceEach ?? '',
+      };
+    case 'closure':
+      return { is: detail.is, length_mm: detail.lengthMm ?? '', soak_min: detail.soakMin ?? '', price_each: detail.priceEach ?? '' };
   }
 }
 
@@ -175,7 +191,7 @@ interface Misfit {
   path: readonly (string | number)[];
   says: string;
 }
-const NO_KIND = 'The kind must be ingredient, yeast, nutrient, chemical, vessel or instrument.';
+const NO_KIND = 'The kind must be ingredient, yeast, nutrient, chemical, vessel, instrument, bottle or closure.';
 
 function sentenceOf({ path, says }: Misfit): string {
   if (path.at(-1) === 'kind') return NO_KIND;
@@ -269,6 +285,19 @@ function itemOf(cells: Record<string, string>, newId: () => string): unknown {
       resolution: number('resolution', 0),
       ...figure('inWater', 'in_water'),
       calibratedOn: text('calibrated_on') === '' ? null : text('calibrated_on'),
+    }),
+    bottle: () => ({
+      sizeMl: number('size_ml', 0),
+      is: text('is'),
+      closure: text('closure'),
+      ...figure('ratedVolumes', 'rated_volumes'),
+      ...figure('priceEach', 'price_each'),
+    }),
+    closure: () => ({
+      is: text('is'),
+      ...figure('lengthMm', 'length_mm'),
+      ...figure('soakMin', 'soak_min'),
+      ...figure('priceEach', 'price_each'),
     }),
   };
   return { ...common, detail: { kind, ...(details[kind]?.() ?? {}) } };

@@ -11,6 +11,7 @@ import type {
   Move,
   NewEvent,
   Practice,
+  Recipe,
   RouteName,
   ShelfItem,
   Split,
@@ -118,4 +119,8 @@ export const api = {
   putShelfItem: (item: ShelfItem, afterVersion: number) => call('putShelfItem', { id: item.id, body: { afterVersion, item } }),
   importShelf: (items: ShelfItem[]) => call('importShelf', { body: { items } }),
   removeShelfItem: (id: string) => call('removeShelfItem', { id }),
+  cellar: () => call('cellar'),
+  recipes: () => call('recipes'),
+  putRecipe: (recipe: Recipe, afterVersion: number) => call('putRecipe', { id: recipe.id, body: { afterVersion, recipe } }),
+  removeRecipe: (id: string) => call('removeRecipe', { id }),
 };

@@ -1,6 +1,6 @@
 import { THIRD_BREAK } from '@hollow-bell/core/yeast';
 import type { FanPoint } from '@hollow-bell/core/forecast';
-import { sgAtShare } from '@hollow-bell/core/record';
+import { isAllBottled, sgAtShare } from '@hollow-bell/core/record';
 import type { StandingEvent } from '@hollow-bell/core/record';
 import { computed } from 'vue';
 import type { Ref } from 'vue';
@@ -38,8 +38,7 @@ export function useDescent(fan: Ref<readonly FanPoint[]>, compared: Ref<readonly
     const { ledger } = store;
     if (ledger.history.readings.length === 0) return null;
     const isOver =
-      ledger.history.bottled !== null ||
-      ledger.history.sulfites.some(({ at }) => at > (ledger.history.pitch?.at ?? Number.POSITIVE_INFINITY));
+      isAllBottled(ledger) || ledger.history.sulfites.some(({ at }) => at > (ledger.history.pitch?.at ?? Number.POSITIVE_INFINITY));
     return {
       startAt: Math.min(ledger.history.pitch?.at ?? Number.POSITIVE_INFINITY, ledger.history.readings[0]?.at ?? 0),
       endAt: Math.max(store.now, fan.value.at(-1)?.at ?? 0),

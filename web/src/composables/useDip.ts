@@ -51,6 +51,8 @@ export function useDip() {
         }
         case 'vessel':
         case 'instrument':
+        case 'bottle':
+        case 'closure':
           return [];
       }
     });

@@ -18,9 +18,12 @@ const FRESH: Record<ShelfKind, () => ShelfItem['detail']> = {
   chemical: () => ({ kind: 'chemical', use: '' }),
   vessel: () => ({ kind: 'vessel', shape: 'jug', capacityL: 5, material: 'glass', neckMm: null }),
   instrument: () => ({ kind: 'instrument', reads: 'gravity', calibrationC: 20, resolution: 0.001, calibratedOn: null }),
+  bottle: () => ({ kind: 'bottle', sizeMl: 750, is: 'wine', closure: 'cork' }),
+  closure: () => ({ kind: 'closure', is: 'cork' }),
 };
 
-export const isCounted = (kind: ShelfKind): boolean => kind === 'vessel' || kind === 'instrument';
+const COUNTED: readonly ShelfKind[] = ['vessel', 'instrument', 'bottle', 'closure'];
+export const isCounted = (kind: ShelfKind): boolean => COUNTED.includes(kind);
 
 /** A lot being written down or changed. What is counted is what is left; the stock is that and what batches took. */
 export function useShelfDraft(from: Shelved | ShelfKind) {

@@ -7,7 +7,7 @@ import PickList from '../parts/fields/PickList.vue';
 import ShelfImport from '../parts/shelf/ShelfImport.vue';
 import ShelfItemDialog from '../parts/shelf/ShelfItemDialog.vue';
 import ShelfRow from '../parts/shelf/ShelfRow.vue';
-import { saveCsv } from '../api/saveCsv.ts';
+import { saveFile } from '../api/saveFile.ts';
 import { misfitOf, shelfItemShape } from '@hollow-bell/contract';
 import { csvToShelf, shelfToCsv } from '@hollow-bell/tell/shelf';
 import type { ReadCsv } from '@hollow-bell/tell/shelf';
@@ -34,6 +34,7 @@ const PLANKS: { title: string; holds: (shelved: Shelved) => boolean }[][] = [
   [
     { title: 'Yeast', holds: (s) => s.item.detail.kind === 'yeast' },
     { title: 'Nutrients and chemicals', holds: (s) => s.item.detail.kind === 'nutrient' || s.item.detail.kind === 'chemical' },
+    { title: 'Bottles and closures', holds: (s) => s.item.detail.kind === 'bottle' || s.item.detail.kind === 'closure' },
     { title: 'Vessels and instruments', holds: (s) => s.item.detail.kind === 'vessel' || s.item.detail.kind === 'instrument' },
   ],
 ];
@@ -51,7 +52,7 @@ const columns = computed(() =>
 const hasAway = computed(() => shelf.shelved.some(({ item }) => item.putAway));
 
 function download(): void {
-  saveCsv('shelf.csv', shelfToCsv(shelf.shelved.map(({ item }) => item)));
+  saveFile('shelf.csv', 'text/csv', shelfToCsv(shelf.shelved.map(({ item }) => item)));
 }
 
 async function readFile(event: Event): Promise<void> {

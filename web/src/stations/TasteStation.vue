@@ -1,59 +1,36 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
+import { bottlesLeft } from '@hollow-bell/core/record';
+import { computed } from 'vue';
 import BatchLog from '../parts/log/BatchLog.vue';
 import StationHead from '../parts/log/StationHead.vue';
-import { useAttempt } from '../composables/useAttempt.ts';
-import { useReader } from '../composables/useReader.ts';
+import NextTime from '../parts/cellar/NextTime.vue';
+import TastingForm from '../parts/cellar/TastingForm.vue';
+import TastingList from '../parts/cellar/TastingList.vue';
 import { useBatch } from '../stores/batch.ts';
 
 const store = useBatch();
-const { show } = useReader();
-const { refusal, busy, attempt } = useAttempt();
-const text = ref('');
-const tastings = computed(() =>
-  store.log.filter(({ standing, withdrawn }) => !withdrawn && standing.kind === 'note' && standing.payload.mark === 'tasting'),
-);
-
-async function save(): Promise<void> {
-  const said = text.value.trim();
-  if (said !== '' && (await attempt(() => store.write([{ kind: 'note', payload: { text: said, mark: 'tasting' } }], `tasting: ${said}`))))
-    text.value = '';
-}
+const isBottled = computed(() => store.ledger.history.bottled !== null);
 </script>
 
 <template>
   <section>
     <StationHead />
-    <div class="columns">
+    <div v-if="store.batch !== null" class="columns">
       <div class="stack">
         <h2>What does it say today?</h2>
-        <form class="stack" @submit.prevent="save">
-          <el-input
-            v-model="text"
-            type="textarea"
-            :rows="3"
-            maxlength="2000"
-            placeholder="who tasted, nose, mouth, what to do otherwise next time"
-            aria-label="Tasting note"
-          />
-          <div class="deeds">
-            <el-button type="primary" native-type="submit" :loading="busy" :disabled="text.trim() === ''">Write the tasting</el-button>
-          </div>
-        </form>
-        <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
-        <p v-if="store.batch !== null && store.ledger.history.bottled !== null" class="caution">
+        <TastingForm :batch-id="store.batch.id" :is-bottled="isBottled" :left="bottlesLeft(store.ledger)" />
+        <p v-if="isBottled" class="caution">
           Opened one? Read its gravity too,
           <RouterLink :to="{ name: 'station', params: { id: store.batch.id, station: 'watch' } }">on Watch</RouterLink>: one that has fallen
           ferments in its glass.
         </p>
-        <ul class="pairs">
-          <li v-for="entry in tastings" :key="entry.first.id">
-            <span>{{ entry.standing.kind === 'note' ? entry.standing.payload.text : '' }}</span><span class="quiet small">{{
-              show('when', entry.standing.happenedAt)
-            }}</span>
-          </li>
-        </ul>
-        <p v-if="tastings.length === 0" class="quiet">No tasting yet.</p>
+        <TastingList :tastings="store.ledger.history.tastings" />
+        <NextTime
+          :batch-id="store.batch.id"
+          :notes="store.ledger.history.nextTime"
+          :wants-verdict="isBottled && bottlesLeft(store.ledger) === 0"
+        />
+        <p v-if="isBottled"><RouterLink :to="{ name: 'cellar' }">Its shelf in the Cellar</RouterLink></p>
       </div>
       <BatchLog />
     </div>

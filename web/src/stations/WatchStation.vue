@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { alcoholByRule } from '@hollow-bell/core/liquid';
 import { exactly } from '@hollow-bell/core/quantities';
-import { ledgerWorking } from '@hollow-bell/core/record';
+import { isAllBottled, ledgerWorking } from '@hollow-bell/core/record';
 import { endWorking, traitsOf } from '@hollow-bell/core/watch';
 import { computed, defineAsyncComponent, ref } from 'vue';
 import AskList from '../parts/rounds/AskList.vue';
@@ -19,7 +19,7 @@ import StopNote from '../parts/figures/StopNote.vue';
 import { useDescent } from '../composables/useDescent.ts';
 import { useReader } from '../composables/useReader.ts';
 import { MEMBERS, useWatchForecast } from '../composables/useWatchForecast.ts';
-import { saveCsv } from '../api/saveCsv.ts';
+import { saveFile } from '../api/saveFile.ts';
 import { readingsToCsv } from '@hollow-bell/tell/readings';
 import { useBatch } from '../stores/batch.ts';
 
@@ -28,7 +28,8 @@ const store = useBatch();
 const { tell, show } = useReader();
 
 const imports = ref(false);
-const saveReadings = (): void => saveCsv(`${store.batch?.name ?? 'batch'} readings.csv`, readingsToCsv(store.events, store.float));
+const saveReadings = (): void =>
+  saveFile(`${store.batch?.name ?? 'batch'} readings.csv`, 'text/csv', readingsToCsv(store.events, store.float));
 
 const { whatIf, hasCourse, course, compared, progress, hasFailed, again, fan, comparedFan } = useWatchForecast();
 const chart = useDescent(fan, comparedFan);
@@ -67,7 +68,7 @@ const lossesL = computed(() =>
     <StationHead v-if="isAlarmed" />
     <StationHead v-else>{{ tell(store.state.sentence) }}</StationHead>
     <StopNote v-if="isAlarmed"><SentenceText :sentence="store.state.sentence" /></StopNote>
-    <div v-if="store.figures !== null && store.ledger.history.bottled === null" class="strip">
+    <div v-if="store.figures !== null && !isAllBottled(store.ledger)" class="strip">
       <FigureValue label="Gravity" kind="sg" :figure="store.figures.sg" :working="workings.sg" />
       <FigureValue label="Alcohol" kind="abv" :figure="store.figures.abv" :working="workings.abv" />
       <FigureValue label="Sugar left" kind="gPerL" :figure="store.figures.sugarGPerL" :working="workings.sugarGPerL" :note="shareLeft" />

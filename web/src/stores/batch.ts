@@ -4,7 +4,7 @@ import { feedingNow, feedingPlanOf } from '@hollow-bell/core/feed';
 import { withSent } from '@hollow-bell/core/float';
 import { Refusal } from '@hollow-bell/core/quantities';
 import type { Sentence } from '@hollow-bell/core/quantities';
-import { beforeBottling, fold, ledgerFigures, logOf, standsIn, viewOf } from '@hollow-bell/core/record';
+import { beforeBottling, fold, isAllBottled, ledgerFigures, logOf, standsIn, viewOf } from '@hollow-bell/core/record';
 import type { EventContent, LogEntry } from '@hollow-bell/core/record';
 import { asksOf, knotsOf, stationOf } from '@hollow-bell/core/rounds';
 import { USUAL_SCHOOL, gatesOf } from '@hollow-bell/core/stabilize';
@@ -42,7 +42,7 @@ export const useBatch = defineStore('batch', () => {
 
   const view = computed(() => viewOf(ledger.value));
   /** Of the vessel; once it is bottled, of what went into the bottles. */
-  const figures = computed(() => ledgerFigures(beforeBottling(folded.value)));
+  const figures = computed(() => ledgerFigures(isAllBottled(ledger.value) ? beforeBottling(folded.value) : folded.value));
   const fed = computed(() => (feeding.value === null ? null : feedingNow(feeding.value, ledger.value, now.value)));
   const state = computed(() => stateOf(ledger.value, now.value));
   const end = computed(() => expectedEnd(ledger.value));
@@ -52,7 +52,7 @@ export const useBatch = defineStore('batch', () => {
   const gates = computed(() => gatesOf(ledger.value, now.value, school.value));
   /** The vessels it stands in; none once it is bottled. */
   const stands = computed(() =>
-    batch.value === null || ledger.value.history.bottled !== null ? [] : standsIn(ledger.value, batch.value.plan.must.vessel),
+    batch.value === null || isAllBottled(ledger.value) ? [] : standsIn(ledger.value, batch.value.plan.must.vessel),
   );
   const asks = computed(() => asksOf(ledger.value, feeding.value, now.value, practice.value));
   const station = computed(() => stationOf(ledger.value, feeding.value, now.value, practice.value));

@@ -1,4 +1,4 @@
-import type { BatchPlan, Blend, Fate, Move, Practice, ShelfItem, Split } from '@hollow-bell/contract';
+import type { BatchPlan, Blend, Fate, Move, Practice, Recipe, ShelfItem, Split } from '@hollow-bell/contract';
 import { useLocalStorage } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
@@ -15,6 +15,8 @@ export type Write =
   | { what: 'shelf'; item: ShelfItem; afterVersion: number }
   | { what: 'off the shelf'; id: string; name: string }
   | { what: 'shelf file'; items: ShelfItem[] }
+  | { what: 'recipe'; recipe: Recipe; afterVersion: number }
+  | { what: 'off the book'; id: string; name: string }
   | { what: 'split'; id: string; split: Split }
   | { what: 'rejoin'; id: string; childId: string }
   | { what: 'blend'; id: string; blend: Blend }
@@ -44,6 +46,10 @@ function named(write: Write): string {
       return `${write.name}, off the shelf`;
     case 'shelf file':
       return `${write.items.length} things for the shelf`;
+    case 'recipe':
+      return `the recipe “${write.recipe.name}”`;
+    case 'off the book':
+      return `${write.name}, out of the recipe book`;
     case 'split':
       return 'a split';
     case 'rejoin':
@@ -73,6 +79,10 @@ function send(write: Write): Promise<unknown> {
       return api.removeShelfItem(write.id);
     case 'shelf file':
       return api.importShelf(write.items);
+    case 'recipe':
+      return api.putRecipe(write.recipe, write.afterVersion);
+    case 'off the book':
+      return api.removeRecipe(write.id);
     case 'split':
       return api.split(write.id, write.split);
     case 'rejoin':

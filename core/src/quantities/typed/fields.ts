@@ -34,6 +34,8 @@ export const FIELD_KINDS = {
     isWhole: true,
     words: /^(?:bottles?|corks?|caps?|pieces?|pcs?|x|times)\.?$/,
   },
+  /** Volumes of CO2. */
+  gas: { limits: { low: 0, high: 15 }, digits: 1, unit: 'volumes', words: /^(?:volumes?|vols?|v)\.?$/ },
   money: { limits: { low: 0, high: 100_000 }, digits: 2, unit: '' },
   buffer: { limits: { low: 0, high: 14 }, digits: 2, unit: '' },
   mgPerL: { limits: READING_LIMITS.freeSo2MgPerL, digits: 0, unit: 'mg/L', words: /^(?:ppm)$/ },

@@ -38,18 +38,19 @@ const primeShape = record(
 );
 type Prime = Fit<typeof primeShape>;
 
+/** What a bottle's maker says that it bears, volumes of CO2. */
+export const ratedShape = number(0.5, 15, [2, 8], {
+  whenLow: 'A bottle that bears no gas is a wine bottle: choose that kind, or give what its maker says, in volumes.',
+  whenHigh: 'No bottle bears more than 15 volumes; its maker’s word may be in bar.',
+});
+
 const rowShape = record(
   {
     sizeMl: number(20, 100_000, [250, 750]),
     count: whole(0, 5000, [0, 6]),
     kind: maybe(choice(...CONTAINER_IDS)),
     closure: maybe(choice(...CLOSURE_IDS)),
-    ratedVolumes: maybe(
-      number(0.5, 15, [2, 8], {
-        whenLow: 'A bottle that bears no gas is a wine bottle: choose that kind, or give what its maker says, in volumes.',
-        whenHigh: 'No bottle bears more than 15 volumes; its maker’s word may be in bar.',
-      }),
-    ),
+    ratedVolumes: maybe(ratedShape),
     primeG: maybe(number(0, 200, [0, 6])),
     lotId: maybe(id),
     closureLotId: maybe(id),

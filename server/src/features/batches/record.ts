@@ -5,6 +5,7 @@ import type { Sent } from '@hollow-bell/core/float';
 import { Refusal } from '@hollow-bell/core/quantities';
 import { LEDGER_VERSION, RECORD_VERSION, emptyLedger, fold, upcast, upcastLedger } from '@hollow-bell/core/record';
 import type { BatchEvent } from '@hollow-bell/core/record';
+import { isCellared } from '@hollow-bell/core/cellar';
 import { isOpen } from '@hollow-bell/core/watch';
 import { Op, QueryTypes } from 'sequelize';
 import type { Sequelize, Transaction } from 'sequelize';
@@ -99,7 +100,8 @@ export function batchRecord(sequelize: Sequelize, { batches, plans, events, floa
   /** Keeps the fold of events and float with the batch. */
   async function refold(row: BatchRow, onRecord: readonly BatchEvent[], transaction: Transaction): Promise<void> {
     const ledger = fold(await floated(row, onRecord, transaction));
-    await row.update({ ledger, open: isOpen(ledger) }, { transaction });
+    const bottled = ledger.history.bottled !== null;
+    await row.update({ ledger, open: isOpen(ledger), bottled, cellared: isCellared(ledger) }, { transaction });
   }
 
   /** A batch whose record cannot be folded keeps what it had, and says so wherever it is shown. @returns false for such a one */

@@ -13,6 +13,9 @@ import { batchRecord, requireFresh, summaryOf } from './record.ts';
 import { floatRecord } from './floatRecord.ts';
 import { transfers } from './transfers.ts';
 
+/** More shelves than a house has. */
+const MOST_SHELVES = 2000;
+
 /** Batches, their plans and their record of events. Each write is one transaction with its fold. */
 export function batchStore(sequelize: Sequelize, now: () => number) {
   const tables = batchTables(sequelize);
@@ -43,7 +46,7 @@ export function batchStore(sequelize: Sequelize, now: () => number) {
     /** Which batches stand open, each with a mark that changes whenever anything of it does. */
     marks: (): Promise<{ id: string; mark: string }[]> =>
       sequelize.query<{ id: string; mark: string }>(
-        `SELECT id, xmin::text AS mark FROM batches WHERE open AND fate = 'kept' ORDER BY created_at, id`,
+        `SELECT id, xmin::text AS mark FROM batches WHERE (open OR cellared) AND fate = 'kept' ORDER BY created_at, id`,
         {
           type: QueryTypes.SELECT,
         },
@@ -56,13 +59,19 @@ export function batchStore(sequelize: Sequelize, now: () => number) {
 
     async open(): Promise<BatchSummary[]> {
       const rows = await batches.findAll({
-        where: { open: true, fate: 'kept' },
+        where: { [Op.or]: [{ open: true }, { cellared: true }], fate: 'kept' },
         order: [
           ['createdAt', 'ASC'],
           ['id', 'ASC'],
         ],
         limit: 5000,
       });
+      return withPlans(rows);
+    },
+
+    /** Everything that was ever bottled, newest first. */
+    async bottled(): Promise<BatchSummary[]> {
+      const rows = await batches.findAll({ where: { bottled: true, fate: 'kept' }, order: [['createdAt', 'DESC']], limit: MOST_SHELVES });
       return withPlans(rows);
     },
 

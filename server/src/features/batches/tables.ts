@@ -11,6 +11,9 @@ export interface BatchRow extends Model {
   planVersion: number;
   ledger: Ledger;
   open: boolean;
+  /** Ever; and whether anything of that is still to be drunk or said. */
+  bottled: boolean;
+  cellared: boolean;
   /** Rejoined only while a split is taken back, in one transaction. */
   fate: Fate | 'rejoined';
   fatedAt: Date | null;
@@ -70,6 +73,8 @@ export function batchTables(sequelize: Sequelize) {
       planVersion: required(DataTypes.INTEGER),
       ledger: required(DataTypes.JSONB),
       open: required(DataTypes.BOOLEAN),
+      bottled: { ...required(DataTypes.BOOLEAN), defaultValue: false },
+      cellared: { ...required(DataTypes.BOOLEAN), defaultValue: false },
       fate: { ...required(DataTypes.TEXT), defaultValue: 'kept' },
       fatedAt: { type: DataTypes.DATE },
     },

@@ -6,6 +6,7 @@ import { MEAN_HONEY } from '@hollow-bell/core/ingredients';
 import { planOf, plannedHoney, pourOf } from '@hollow-bell/core/must';
 import { USUAL_VESSELS } from '@hollow-bell/core/vessel';
 import { LOTS } from './shelf.ts';
+import { BOTTLED } from './bottled.ts';
 import { RECIPES } from './recipes.ts';
 import type { Recipe } from './recipes.ts';
 import { HOUR_MS } from '@hollow-bell/core/quantities';
@@ -47,7 +48,7 @@ export const HALVED = {
 
 /** The demo batches as they stand at `now`. */
 export function demoBatches(now: number): DemoBatch[] {
-  return RECIPES.map((recipe) => {
+  return [...RECIPES, ...BOTTLED].map((recipe) => {
     const plan = batchPlanOf(recipe);
     const mixedAt = now - (recipe.mixedHoursAgo ?? 0) * HOUR_MS;
     const pours: EventContent[] = [

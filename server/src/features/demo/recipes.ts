@@ -14,7 +14,7 @@ import type { LotName } from './shelf.ts';
  * field. All invented; times are relative to the day it is loaded.
  */
 
-const DAY_H = 24;
+export const DAY_H = 24;
 
 export interface Recipe {
   name: string;
@@ -29,15 +29,15 @@ export interface Recipe {
   practice?: Partial<Practice>;
 }
 
-const sg = (value: number, tempC = 19): EventContent => ({ kind: 'reading', payload: { sg: value, tempC, calibrationC: 20 } });
+export const sg = (value: number, tempC = 19): EventContent => ({ kind: 'reading', payload: { sg: value, tempC, calibrationC: 20 } });
 const ph = (value: number): EventContent => ({ kind: 'reading', payload: { ph: value } });
-const fed = (dose: number, organicG: number, dapG = 0): EventContent[] => [
+export const fed = (dose: number, organicG: number, dapG = 0): EventContent[] => [
   { kind: 'nutrient', payload: { source: 'organic', massG: organicG, dose } },
   ...(dapG > 0 ? [{ kind: 'nutrient', payload: { source: 'dap', massG: dapG, dose } } as const] : []),
 ];
 const mark = (name: 'degassed' | 'clear' | 'stirred', text: string): EventContent => ({ kind: 'note', payload: { text, mark: name } });
 const note = (text: string): EventContent => ({ kind: 'note', payload: { text } });
-const pitched = (yeastId: string, massG: number): EventContent => ({
+export const pitched = (yeastId: string, massG: number): EventContent => ({
   kind: 'yeast',
   payload: { yeastId, name: yeastType(yeastId).name, massG },
 });
@@ -270,35 +270,6 @@ export const RECIPES: Recipe[] = [
       [64 * DAY_H, mark('degassed', 'stirred until still')],
       [66 * DAY_H, ...stabilizedWith(0.33, 0.62)],
       [68 * DAY_H, sg(0.994, 17)],
-    ],
-  },
-  {
-    name: 'Heather of last winter',
-    honeys: [{ lot: 'heather moor', massG: 1500, moisture: 0.188 }],
-    waterL: 4,
-    yeastId: 'allround',
-    vessel: '5 L jug',
-    mixedHoursAgo: 300 * DAY_H,
-    then: [
-      [0.5, sg(1.092, 20)],
-      [1, pitched('allround', 3)],
-      [12 * DAY_H, sg(1.018, 18)],
-      [40 * DAY_H, sg(0.994, 18)],
-      [55 * DAY_H, sg(0.994, 18), { kind: 'rack', payload: { volumeL: 4.6 } }],
-      [
-        120 * DAY_H,
-        sg(0.994, 16),
-        {
-          kind: 'bottling',
-          payload: {
-            bottles: [
-              { sizeMl: 750, count: 5 },
-              { sizeMl: 375, count: 2 },
-            ],
-          },
-        },
-      ],
-      [290 * DAY_H, { kind: 'note', payload: { text: 'dry, long, smoke and heather; better than in spring', mark: 'tasting' } }],
     ],
   },
 ];

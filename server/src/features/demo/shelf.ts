@@ -15,6 +15,39 @@ export const LOTS = {
 } as const;
 export type LotName = keyof typeof LOTS;
 
+/** Bottles that stand in the crates, and what closes them. */
+export const BOTTLES = {
+  'sparkling 750': {
+    id: id(30),
+    stock: 6,
+    detail: { kind: 'bottle', sizeMl: 750, is: 'sparkling', closure: 'wired cork', priceEach: 0.9 },
+  },
+  'swing 500': {
+    id: id(31),
+    stock: 20,
+    detail: { kind: 'bottle', sizeMl: 500, is: 'swing-top', closure: 'swing-top', ratedVolumes: 4, priceEach: 1.6 },
+  },
+  'crown 330': { id: id(32), stock: 24, detail: { kind: 'bottle', sizeMl: 330, is: 'used beer', closure: 'crown cap', priceEach: 0.1 } },
+  'wine 750': { id: id(33), stock: 26, detail: { kind: 'bottle', sizeMl: 750, is: 'wine', closure: 'cork', priceEach: 0.5 } },
+  'wine 375': { id: id(34), stock: 6, detail: { kind: 'bottle', sizeMl: 375, is: 'wine', closure: 'cork', priceEach: 0.6 } },
+  'screw 330': { id: id(35), stock: 2, detail: { kind: 'bottle', sizeMl: 330, is: 'wine', closure: 'screw cap', priceEach: 0.3 } },
+} as const satisfies Record<string, { id: string; stock: number; detail: Extract<ShelfItem['detail'], { kind: 'bottle' }> }>;
+export type BottleName = keyof typeof BOTTLES;
+export const CLOSURES = {
+  corks: { id: id(36), stock: 60, detail: { kind: 'closure', is: 'cork', lengthMm: 38, soakMin: 30, priceEach: 0.22 } },
+  crowns: { id: id(37), stock: 80, detail: { kind: 'closure', is: 'crown cap', priceEach: 0.04 } },
+} as const satisfies Record<string, { id: string; stock: number; detail: Extract<ShelfItem['detail'], { kind: 'closure' }> }>;
+const BOTTLE_NAMES: Record<BottleName | keyof typeof CLOSURES, string> = {
+  'sparkling 750': 'sparkling-wine bottles',
+  'swing 500': 'swing-tops, brown',
+  'crown 330': 'beer bottles, washed',
+  'wine 750': 'wine bottles, green',
+  'wine 375': 'half wine bottles',
+  'screw 330': 'small screw caps',
+  corks: 'corks, natural',
+  crowns: 'crown caps',
+};
+
 /** The shelf of the lamp room; expiry dates are relative to the day it is loaded. */
 export function demoShelf(now: number): ShelfItem[] {
   const inDays = (days: number): string => new Date(now + days * DAY_MS).toISOString().slice(0, 10);
@@ -60,11 +93,11 @@ export function demoShelf(now: number): ShelfItem[] {
     return item(n, name, stockG, { kind: 'nutrient', ammoniumN, aminoN, gPerTeaspoon }, { pricePerKg });
   };
   return [
-    honey('linden avenue', 1, 14_000, 0.171, 'two buckets from July, set'),
-    honey('heather moor', 2, 8_500, 0.19, 'jelly; warm it'),
-    honey('borage field', 3, 5_000, MEAN_HONEY.moisture, 'clear'),
+    honey('linden avenue', 1, 19_500, 0.171, 'two buckets from July, set'),
+    honey('heather moor', 2, 11_000, 0.19, 'jelly; warm it'),
+    honey('borage field', 3, 8_000, MEAN_HONEY.moisture, 'clear'),
     fruit(4, 'gooseberry', 4_200, 3.2, 'frozen in bags'),
-    fruit(5, 'cherry-sour', 3_000, 4.5, 'frozen, with pits'),
+    fruit(5, 'cherry-sour', 4_800, 4.5, 'frozen, with pits'),
     fruit(6, 'blackcurrant', 1_800, 6, 'frozen'),
     fruit(7, 'rhubarb', 2_500, 1.5, 'cut, frozen'),
     fruit(8, 'quince', 3_500, 2, 'from the tree by the gate'),
@@ -100,6 +133,10 @@ export function demoShelf(now: number): ShelfItem[] {
     item(18, '23 L carboy', 1, { kind: 'vessel', shape: 'carboy', capacityL: 23.8, material: 'glass', neckMm: 33 }),
     item(19, 'hydrometer', 1, { kind: 'instrument', reads: 'gravity', calibrationC: 20, resolution: 0.001, calibratedOn: inDays(-40) }),
     item(20, 'pH meter', 1, { kind: 'instrument', reads: 'pH', calibrationC: 25, resolution: 0.01, calibratedOn: inDays(-75) }),
+    ...Object.entries({ ...BOTTLES, ...CLOSURES }).map(([key, { id: itemId, stock, detail }]) => ({
+      ...item(0, BOTTLE_NAMES[key as BottleName], stock, detail),
+      id: itemId,
+    })),
     item(21, 'kitchen scale', 1, { kind: 'instrument', reads: 'mass', calibrationC: null, resolution: 1, calibratedOn: null }),
   ];
 }

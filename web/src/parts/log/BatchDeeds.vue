@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { isAllBottled } from '@hollow-bell/core/record';
 import { pourOf } from '@hollow-bell/core/must';
 import type { PlannedIngredient } from '@hollow-bell/core/must';
 import { computed, ref } from 'vue';
@@ -43,7 +44,7 @@ async function pour(): Promise<void> {
 
 <template>
   <p v-if="store.view !== null || store.ledger.history.bottled !== null" class="deeds-line small no-print">
-    <template v-if="store.ledger.history.bottled === null">
+    <template v-if="!isAllBottled(store.ledger)">
       <button type="button" class="link" @click="picking = true">Add something</button>
       <button type="button" class="link" @click="open = 'blend'">Pour in another</button>
       <button type="button" class="link" @click="open = 'split'">Split</button>

@@ -1,30 +1,22 @@
 <script setup lang="ts">
-import { scalePlan } from '@hollow-bell/core/must';
 import type { Batch, Fate } from '@hollow-bell/contract';
-import { computed, onMounted, ref } from 'vue';
+import { ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { useAttempt } from '../../composables/useAttempt.ts';
-import { useReader } from '../../composables/useReader.ts';
 import { useBatch } from '../../stores/batch.ts';
 import { useKept } from '../../stores/kept.ts';
-import { useShelf } from '../../stores/shelf.ts';
 import MakerDialog from '../fields/MakerDialog.vue';
-import PickList from '../fields/PickList.vue';
+import AgainForm from '../cellar/AgainForm.vue';
 
 const store = useBatch();
 const kept = useKept();
-const shelf = useShelf();
 const router = useRouter();
-const { show } = useReader();
 const { refusal, busy, attempt } = useAttempt();
 const open = ref<'name' | 'again' | 'delete' | null>(null);
 const name = ref('');
-const vessel = ref('');
-onMounted(() => shelf.loadOnce());
 
 function ask(what: 'name' | 'again' | 'delete'): void {
   name.value = store.batch?.name ?? '';
-  vessel.value = store.batch?.plan.must.vessel.name ?? '';
   open.value = what;
 }
 async function rename(): Promise<void> {
@@ -40,17 +32,6 @@ async function decide(fate: Fate): Promise<void> {
   if (batch === null) return;
   if (await attempt(() => kept.write({ what: 'fate', id: batch.id, name: batch.name, fate })))
     await router.push({ name: 'batches', query: { shows: fate } });
-}
-const vessels = computed(() =>
-  shelf.vessels.map(({ name: value, capacityL }) => ({ value, label: `${value}, ${show('volumeL', capacityL)}` })),
-);
-/** The plan as it was, made for another vessel in the same proportions. */
-function again(): void {
-  const must = store.batch?.plan.must;
-  if (must === undefined) return;
-  const into = shelf.vessels.find((each) => each.name === vessel.value) ?? must.vessel;
-  const plan = { ...scalePlan(must, into.capacityL / must.vessel.capacityL), vessel: into };
-  void router.push({ name: 'new', query: { plan: JSON.stringify(plan) } });
 }
 </script>
 
@@ -69,11 +50,10 @@ function again(): void {
     </form>
   </MakerDialog>
   <MakerDialog v-if="open === 'again'" title="Make it again" width="min(420px, 94vw)" @close="open = null">
-    <form class="form" @submit.prevent="again">
+    <div class="form">
       <p class="quiet">Its plan, as a new one to change; in the same proportions for the vessel it is made in.</p>
-      <PickList v-model="vessel" label="in" :options="vessels" />
-      <el-button type="primary" native-type="submit">To the plan</el-button>
-    </form>
+      <AgainForm v-if="store.batch !== null" :must="store.batch.plan.must" :from="{ batchId: store.batch.id }" />
+    </div>
   </MakerDialog>
   <MakerDialog v-if="open === 'delete'" title="Delete this batch?" width="min(420px, 94vw)" @close="open = null">
     <div class="form">

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { DAY_MS } from '@hollow-bell/core/quantities';
+import { isAllBottled } from '@hollow-bell/core/record';
 import { computed } from 'vue';
 import { useReader } from '../../composables/useReader.ts';
 import { useBatch } from '../../stores/batch.ts';
@@ -22,7 +23,7 @@ const about = computed(() => {
   const volume = store.stands
     .map(({ vessel, volumeL, isCompanion }) => `, ${show('volumeL', volumeL)} in the ${vessel.name}${isCompanion ? ' beside it' : ''}`)
     .join('');
-  if (store.ledger.history.bottled !== null) return 'bottled';
+  if (isAllBottled(store.ledger)) return 'bottled';
   return pitch === null
     ? store.view === null
       ? 'not yet mixed'

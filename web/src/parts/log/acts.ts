@@ -1,5 +1,5 @@
 import { thinning } from '@hollow-bell/core/check';
-import { FINING_IDS, chemicalEntry, drippingOf, mixedOf } from '@hollow-bell/core/record';
+import { isAllBottled, FINING_IDS, chemicalEntry, drippingOf, mixedOf } from '@hollow-bell/core/record';
 import type { BottleEnd, EventContent, FiningId, Ledger, Mark, RemovalReason } from '@hollow-bell/core/record';
 import { massG, say, volumeL } from '@hollow-bell/core/quantities';
 import type { FieldKind, Limits, Sentence } from '@hollow-bell/core/quantities';
@@ -30,7 +30,7 @@ export interface Act {
   make: (given: Given, ledger: Ledger) => EventContent[];
 }
 
-const isFilled = (ledger: Ledger): boolean => ledger.history.bottled === null && mixedOf(ledger) !== null;
+const isFilled = (ledger: Ledger): boolean => !isAllBottled(ledger) && mixedOf(ledger) !== null;
 const num = (given: Given, name: string): number => Number(given[name] ?? 0);
 const word = (given: Given, name: string): string => String(given[name] ?? '').trim();
 const optional = (given: Given, name: string): number | undefined => (typeof given[name] === 'number' ? given[name] : undefined);

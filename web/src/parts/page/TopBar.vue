@@ -9,6 +9,7 @@ const PLACES = [
   { name: 'batches', label: 'Batches' },
   { name: 'bench', label: 'Bench' },
   { name: 'shelf', label: 'Shelf' },
+  { name: 'cellar', label: 'Cellar' },
   { name: 'house', label: 'House' },
 ];
 
@@ -16,7 +17,9 @@ const route = useRoute();
 const { light, toggle } = useCellarLight();
 const inBatch = computed(() => route.name === 'batch' || route.name === 'station');
 const isHere = (name: string): boolean =>
-  route.name === name || (name === 'batches' && (inBatch.value || route.name === 'new' || route.name === 'found'));
+  route.name === name ||
+  (name === 'batches' && (inBatch.value || route.name === 'new' || route.name === 'found' || route.name === 'label')) ||
+  (name === 'cellar' && route.name === 'recipes');
 const hasDipLine = computed(() => inBatch.value || route.name === 'rounds');
 </script>
 

@@ -9,6 +9,8 @@ import { useShelf } from '../../stores/shelf.ts';
 import PickList from '../fields/PickList.vue';
 import QuantityField from '../fields/QuantityField.vue';
 import MakerDialog from '../fields/MakerDialog.vue';
+import BottleDetail from './details/BottleDetail.vue';
+import ClosureDetail from './details/ClosureDetail.vue';
 import ChemicalDetail from './details/ChemicalDetail.vue';
 import IngredientDetail from './details/IngredientDetail.vue';
 import InstrumentDetail from './details/InstrumentDetail.vue';
@@ -77,12 +79,16 @@ const setDate = (event: Event): string | null => (event.target as HTMLInputEleme
       <ChemicalDetail v-else-if="detail.kind === 'chemical'" :model-value="detail" @update:model-value="item.detail = $event" />
       <VesselDetail v-else-if="detail.kind === 'vessel'" :model-value="detail" @update:model-value="item.detail = $event" />
       <InstrumentDetail v-else-if="detail.kind === 'instrument'" :model-value="detail" @update:model-value="item.detail = $event" />
+      <BottleDetail v-else-if="detail.kind === 'bottle'" :model-value="detail" @update:model-value="item.detail = $event" />
+      <ClosureDetail v-else-if="detail.kind === 'closure'" :model-value="detail" @update:model-value="item.detail = $event" />
       <label v-if="!isCounted(detail.kind)"
         ><span class="small quiet">use by</span
         ><input class="line-input" type="date" :value="item.expiresOn ?? ''" @change="item.expiresOn = setDate($event)"
       /></label>
       <label class="whole"><span class="small quiet">note</span><input v-model="item.note" class="line-input" maxlength="300" /></label>
-      <p v-if="takenG > 0" class="small quiet whole">Batches have taken {{ show('massG', takenG) }} of it.</p>
+      <p v-if="takenG > 0" class="small quiet whole">
+        Batches have taken {{ isCounted(detail.kind) ? takenG : show('massG', takenG) }} of it.
+      </p>
       <p v-if="refusal !== ''" class="refusal whole" role="alert">{{ refusal }}</p>
       <div class="deeds whole">
         <el-button type="primary" native-type="submit" :loading="busy" :disabled="blocked">{{

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { containerOf } from '@hollow-bell/core/carbonate';
 import { DAY_MS } from '@hollow-bell/core/quantities';
 import type { Shelved } from '@hollow-bell/contract';
 import { waterShare } from '@hollow-bell/core/ingredients';
@@ -21,6 +22,7 @@ const fullness = computed(() => (item.value.stockG > 0 ? Math.max(0, Math.min(1,
 const hasJar = computed(() => !isCounted(item.value.detail.kind));
 const left = computed(() => {
   const { detail, stockG } = item.value;
+  if (detail.kind === 'bottle' || detail.kind === 'closure') return leftG.value < 0 ? `${-leftG.value} short` : `${leftG.value} ×`;
   if (isCounted(detail.kind)) return stockG === 1 ? '' : `${stockG} ×`;
   return leftG.value < 0 ? `${show('massG', -leftG.value)} short` : show('massG', leftG.value);
 });
@@ -35,10 +37,13 @@ const about = computed(() => {
   else if (detail.kind === 'nutrient') figures.push(`${show('percent', 100 * (detail.ammoniumN + detail.aminoN))} nitrogen`);
   else if (detail.kind === 'vessel') figures.push(`${show('volumeL', detail.capacityL)} ${detail.material} ${detail.shape}`);
   else if (detail.kind === 'instrument' && detail.calibrationC !== null) figures.push(`marked ${show('tempC', detail.calibrationC)}`);
+  else if (detail.kind === 'bottle') figures.push(`${show('bottleMl', detail.sizeMl)} ${containerOf(detail.is).name}, ${detail.closure}`);
+  else if (detail.kind === 'closure' && detail.soakMin !== undefined) figures.push(`soak ${detail.soakMin} min`);
   return [...figures, note].filter(Boolean).join(', ');
 });
 const price = computed(() => {
   const { pricePerKg, detail } = item.value;
+  if ('priceEach' in detail && detail.priceEach !== undefined) return money(detail.priceEach);
   if (pricePerKg === null) return '';
   return detail.kind === 'ingredient' ? priced(pricePerKg) : `${money(pricePerKg / 1000)}/g`;
 });

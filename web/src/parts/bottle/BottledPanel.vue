@@ -1,0 +1,105 @@
+<script setup lang="ts">
+import { ACCIDENT_TOLD, TEST_TOLD } from '@hollow-bell/core/bottle';
+import { containerOf, gasOf, gasStyleOf, isPrimed, pressureIn } from '@hollow-bell/core/carbonate';
+import { windowOf } from '@hollow-bell/core/cellar';
+import { exactly } from '@hollow-bell/core/quantities';
+import { bottlesLeft, isAllBottled } from '@hollow-bell/core/record';
+import { computed, ref } from 'vue';
+import { useReader } from '../../composables/useReader.ts';
+import { useBatch } from '../../stores/batch.ts';
+import { usePractice } from '../../stores/practice.ts';
+import BottleOutForm from '../cellar/BottleOutForm.vue';
+import FigureValue from '../figures/FigureValue.vue';
+import QuantityField from '../fields/QuantityField.vue';
+import SentenceText from '../figures/SentenceText.vue';
+import StopNote from '../figures/StopNote.vue';
+import VerdictList from '../figures/VerdictList.vue';
+
+const store = useBatch();
+const house = usePractice();
+const { show } = useReader();
+const bottled = computed(() => store.ledger.history.bottled);
+const gas = computed(() => gasOf(store.ledger));
+const standAtC = ref<number | null>(house.practice.roomTempC);
+const window = computed(() => windowOf(store.ledger));
+const isAlarm = computed(() => ['glass in doubt', 'moving again'].includes(store.state.phase));
+const primed = computed(() => bottled.value?.fillings.some(isPrimed) === true);
+const pressure = computed(() =>
+  gas.value === null || standAtC.value === null
+    ? null
+    : pressureIn(gas.value.high, standAtC.value, bottled.value?.bottles[0]?.sizeMl ?? 750, gas.value.abv),
+);
+</script>
+
+<template>
+  <div v-if="bottled !== null" class="stack">
+    <h2>{{ isAllBottled(store.ledger) ? 'In bottles since' : 'Part of it is in bottles since' }} {{ show('when', bottled.at) }}</h2>
+    <StopNote v-if="isAlarm"><SentenceText :sentence="store.state.sentence" /></StopNote>
+    <div v-if="store.figures !== null" class="contents" data-test="bottled-mead">
+      <FigureValue label="Went in at" kind="sg" :figure="store.figures.sg" />
+      <FigureValue label="Alcohol" kind="abv" :figure="store.figures.abv" />
+      <FigureValue label="Sugar" kind="gPerL" :figure="store.figures.sugarGPerL" />
+      <FigureValue label="There was" kind="volumeL" :figure="exactly(store.figures.volumeL.value)" />
+      <FigureValue
+        v-if="gas !== null"
+        label="Gas"
+        kind="volumes"
+        :figure="{ value: gas.high, low: gas.low, high: gas.high }"
+        :note="gasStyleOf(gas.high).name"
+      />
+    </div>
+    <div class="columns">
+      <div class="stack">
+        <div class="pairs">
+          <p v-for="(bottle, i) in bottled.bottles" :key="i">
+            <span
+              >{{ show('bottleMl', bottle.sizeMl)
+              }}{{ bottle.kind === undefined ? '' : `, ${containerOf(bottle.kind).name}, ${bottle.closure ?? ''}` }}</span
+            ><b>{{ bottle.count }}</b>
+          </p>
+          <p>
+            <span>left</span><b data-test="left">{{ bottlesLeft(store.ledger) }}</b>
+          </p>
+        </div>
+        <BottleOutForm v-if="store.batch !== null" :batch-id="store.batch.id" :left="bottlesLeft(store.ledger)" />
+        <p v-if="window !== null" class="small quiet">
+          Rests until {{ show('when', window.restsUntil) }}, best from {{ show('when', window.bestFrom) }} to
+          {{ show('when', window.bestTo) }}, drink by {{ show('when', window.drinkBy) }}: our estimates<span v-if="window.movedBy !== null"
+            >, moved by a tasting</span
+          >.
+          <RouterLink :to="{ name: 'cellar' }">To the Cellar</RouterLink>
+          <template v-if="store.batch !== null">
+            · <RouterLink :to="{ name: 'label', params: { id: store.batch.id } }">Labels</RouterLink></template
+          >
+        </p>
+      </div>
+      <div v-if="primed" class="stack" data-test="gas-now">
+        <QuantityField v-model="standAtC" kind="temp" label="the bottles stand at" :limits="{ low: 0, high: 40 }" />
+        <p v-if="pressure !== null">
+          In each up to <b>{{ show('bar', pressure) }}</b> there, once its sugar is gone. Cold slows the yeast; it does not stop it.
+        </p>
+        <details :open="isAlarm">
+          <summary>The test bottle, and what a spray means</summary>
+          <VerdictList :verdicts="TEST_TOLD" />
+        </details>
+        <details :open="isAlarm">
+          <summary>Too much gas: what to do</summary>
+          <VerdictList :verdicts="ACCIDENT_TOLD" />
+        </details>
+      </div>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.contents {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(230px, 1fr));
+  gap: 8px 48px;
+}
+
+summary {
+  min-height: 32px;
+  cursor: pointer;
+}
+</style>

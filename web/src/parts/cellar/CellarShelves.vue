@@ -1,0 +1,280 @@
+<script setup lang="ts">
+import type { ShelvedBatch } from '@hollow-bell/contract';
+import { ripenessOf } from '@hollow-bell/core/cellar';
+import type { Ripeness } from '@hollow-bell/core/cellar';
+import type { Bell } from '@hollow-bell/core/rounds';
+import { DAY_MS } from '@hollow-bell/core/quantities';
+import { useElementSize } from '@vueuse/core';
+import { computed, useTemplateRef } from 'vue';
+import { useReader } from '../../composables/useReader.ts';
+import BellMark from '../rounds/BellMark.vue';
+import CellarPlank from './CellarPlank.vue';
+import { timeAxis } from './timeAxis.ts';
+
+const props = defineProps<{ shelves: readonly ShelvedBatch[]; now: number; chosen: string; compared: readonly string[] }>();
+const emit = defineEmits<{ choose: [id: string]; compare: [id: string] }>();
+const { show, reader } = useReader();
+const room = useTemplateRef<HTMLElement>('room');
+const { width } = useElementSize(room);
+const wide = computed(() => Math.max(560, width.value));
+const YEAR_BACK_MS = 430 * DAY_MS;
+
+const axis = computed(() => {
+  const begins = props.shelves.map(({ shelf }) => shelf.bottledAt);
+  const ends = props.shelves.map(({ shelf }) => shelf.window.drinkBy);
+  return timeAxis(
+    Math.max(Math.min(...begins, props.now), props.now - YEAR_BACK_MS),
+    props.now,
+    Math.max(...ends, props.now),
+    wide.value,
+    reader.value.locale,
+  );
+});
+const BELL: Record<Ripeness, Bell> = {
+  rests: 'muffled',
+  drink: 'still',
+  best: 'still',
+  fading: 'swinging',
+  past: 'swinging',
+  gone: 'still',
+};
+const bellOf = ({ shelf }: ShelvedBatch): Bell =>
+  shelf.isAlarm
+    ? 'cracked'
+    : shelf.late > 0 || (shelf.firstOutBy !== null && shelf.firstOutBy > props.now)
+      ? 'swinging'
+      : BELL[ripenessOf(shelf, props.now)];
+function told({ shelf }: ShelvedBatch): string {
+  switch (ripenessOf(shelf, props.now)) {
+    case 'gone':
+      return shelf.wantsVerdict ? 'all gone; its word is missing' : 'all gone';
+    case 'rests':
+      return `rests until ${show('when', shelf.window.restsUntil)}`;
+    case 'past':
+      return 'past its time';
+    case 'best':
+      return 'at its best';
+    case 'fading':
+    case 'drink':
+      return `by ${show('when', shelf.firstOutBy !== null && shelf.firstOutBy > props.now ? shelf.firstOutBy : shelf.window.drinkBy)}`;
+  }
+}
+const falls = ({ shelf }: ShelvedBatch): string => {
+  if (shelf.late === 0 || shelf.pace === null) return '';
+  const days = Math.round(shelf.pace.everyMs / DAY_MS);
+  const every = days >= 14 ? `one in ${Math.round(days / 7)} weeks` : `one in ${days} days`;
+  return `at ${every} ${shelf.late === 1 ? 'one falls' : `${shelf.late} fall`} off${shelf.pace.isWeak ? `; from ${shelf.pace.openings} bottles, so hardly known` : ''}`;
+};
+</script>
+
+<template>
+  <div class="shelves">
+    <div class="scale">
+      <span class="legend small quiet"><i class="rest" /> rests <i class="drink" /> drink <i class="best" /> best</span>
+      <div class="scroller">
+        <svg :width="wide" height="34" :viewBox="`0 0 ${wide} 34`" aria-hidden="true">
+          <text v-for="year in axis.years" :key="year.year" class="year" :x="year.x" y="12">{{ year.year }}</text>
+          <text v-for="(month, i) in axis.months" :key="i" :x="month.x + 4" y="28">{{ month.letter }}</text>
+          <path :d="`M0 33H${wide}`" />
+          <path v-for="(month, i) in axis.months" :key="`t${i}`" :d="`M${month.x} 33v-5`" />
+        </svg>
+      </div>
+    </div>
+    <ol>
+      <li v-for="each in shelves" :key="each.id" :class="{ here: each.id === chosen }" :data-shelf="each.name">
+        <div class="name">
+          <button type="button" class="choose" :aria-pressed="each.id === chosen" @click="emit('choose', each.id)">
+            <BellMark :bell="bellOf(each)" />
+            <span
+              ><b>{{ each.name }}</b
+              ><span class="small quiet"
+                ><b>{{ each.shelf.left }}</b> of {{ each.shelf.filled }} left, {{ told(each) }}</span
+              ></span
+            >
+          </button>
+          <button
+            type="button"
+            class="mark"
+            :aria-pressed="compared.includes(each.id)"
+            :aria-label="`Compare ${each.name}`"
+            :title="`Compare ${each.name}`"
+            @click="emit('compare', each.id)"
+          >
+            <i :class="compared.includes(each.id) ? `n${compared.indexOf(each.id) % 4}` : ''" />
+          </button>
+        </div>
+        <div ref="room" class="scroller">
+          <span v-if="falls(each) !== ''" class="falls small">{{ falls(each) }}</span>
+          <CellarPlank
+            :shelf="each.shelf"
+            :axis="axis"
+            :width="wide"
+            :now="now"
+            :title="`${each.name}: ${each.shelf.left} left, ${told(each)}`"
+          />
+          <i class="today" :style="{ left: `${axis.x(now)}px` }" />
+        </div>
+      </li>
+    </ol>
+  </div>
+</template>
+
+<style scoped>
+.scale,
+li {
+  display: grid;
+  grid-template-columns: 250px minmax(0, 1fr);
+  gap: 0 12px;
+  align-items: end;
+}
+
+.scroller {
+  position: relative;
+  overflow: hidden;
+}
+
+li {
+  align-items: center;
+  border-left: 3px solid transparent;
+}
+
+.here {
+  border-color: var(--bronze);
+}
+
+.name {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 44px;
+  align-items: center;
+}
+
+.choose {
+  display: grid;
+  grid-template-columns: 30px minmax(0, 1fr);
+  gap: 4px;
+  align-items: center;
+  min-height: 52px;
+  padding: 4px 0 4px 6px;
+  border: 0;
+  background: none;
+  color: inherit;
+  font: inherit;
+  line-height: 1.3;
+  text-align: left;
+  cursor: pointer;
+}
+
+.choose span {
+  display: grid;
+  overflow-wrap: anywhere;
+}
+
+.choose .small b {
+  color: var(--soot);
+}
+
+.choose .small {
+  display: block;
+}
+
+.mark {
+  display: grid;
+  place-items: center;
+  width: 44px;
+  height: 44px;
+  border: 0;
+  background: none;
+  cursor: pointer;
+}
+
+.mark i {
+  width: 13px;
+  height: 13px;
+  border: 1.6px solid var(--soot-3);
+  border-radius: 50%;
+}
+
+.mark .n0 {
+  border-color: var(--soot);
+  background: var(--soot);
+}
+
+.mark .n1 {
+  border: 3px solid var(--madder);
+}
+
+.mark .n2 {
+  border-color: var(--verdigris);
+  background: var(--verdigris);
+}
+
+.mark .n3 {
+  border: 3px solid var(--wax);
+}
+
+.today {
+  position: absolute;
+  top: 0;
+  bottom: 0;
+  width: 2px;
+  background: var(--soot);
+}
+
+.falls {
+  position: absolute;
+  right: 0;
+  top: 8px;
+  padding-left: 6px;
+  background: var(--limewash);
+  color: var(--madder);
+}
+
+svg text {
+  fill: var(--soot-2);
+  font-size: 12px;
+}
+
+svg .year {
+  fill: var(--soot);
+  font-weight: 700;
+}
+
+svg path {
+  stroke: var(--rule);
+}
+
+.legend i {
+  display: inline-block;
+  width: 22px;
+  height: 6px;
+  margin-left: 6px;
+}
+
+.legend .rest {
+  height: 2px;
+  background: var(--soot-2);
+}
+
+.legend .drink {
+  background: var(--verdigris-mid);
+}
+
+.legend .best {
+  background: var(--verdigris);
+}
+
+@media (max-width: 720px) {
+  .scale {
+    display: none;
+  }
+
+  li {
+    grid-template-columns: minmax(0, 1fr);
+    border-bottom: 1px solid var(--rule);
+  }
+
+  .scroller {
+    overflow-x: auto;
+  }
+}
+</style>
