@@ -46,6 +46,7 @@ const DATES = {
   clock: { hour: '2-digit', minute: '2-digit' },
   weekday: { weekday: 'short' },
   day: { day: 'numeric', month: 'long' },
+  monthAndYear: { month: 'long', year: 'numeric' },
   dayAndYear: { day: 'numeric', month: 'long', year: 'numeric' },
 } as const satisfies Record<string, Intl.DateTimeFormatOptions>;
 const dated = (date: Date, name: keyof typeof DATES, locale: string | undefined): string =>
@@ -107,6 +108,13 @@ function shownWhen(at: number, { now, locale }: Reader): string {
   return dated(date, sameYear ? 'day' : 'dayAndYear', locale);
 }
 
+/** Within so many days a date needs no year; beyond, the month is enough. */
+const NEAR_DAYS = 300;
+function shownDay(at: number, { now, locale }: Reader): string {
+  const isNear = Math.abs(at - now) < NEAR_DAYS * DAY_MS;
+  return dated(new Date(at), isNear ? 'day' : 'monthAndYear', locale);
+}
+
 function shownHours(hours: number, locale: string | undefined): [string, string] {
   return hours >= 72.5 ? [fixed(hours / 24, 0, locale), 'days'] : [fixed(hours, hours < 3 ? 1 : 0, locale), 'h'];
 }
@@ -164,6 +172,8 @@ export function shownParts(kind: QuantityKind, value: number, reader: Reader): [
       return shownHours(value, locale);
     case 'when':
       return [shownWhen(value, reader), ''];
+    case 'day':
+      return [shownDay(value, reader), ''];
   }
 }
 

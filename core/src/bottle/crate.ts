@@ -1,5 +1,5 @@
-import { gasFan, ratingOf } from '../carbonate/index.ts';
-import type { Bubbling } from '../carbonate/index.ts';
+import { gasFan, holdsOf, ratingOf } from '../carbonate/index.ts';
+import type { Bubbling, Holds } from '../carbonate/index.ts';
 import type { BottleRow } from '../record/index.ts';
 import { Refusal, bottleMl, say, volumeL as liters } from '../quantities/index.ts';
 import type { Immutable, Sentence } from '../quantities/index.ts';
@@ -16,6 +16,7 @@ export interface CrateRow extends Immutable<Omit<BottleRow, 'count'>> {
 export interface FilledRow {
   row: CrateRow;
   count: number;
+  holds: Holds;
   /** Why none of them may be filled; null where they may. */
   barred: Sentence | null;
   /** Volumes that it bears; null where nobody said, or no gas is asked for. */
@@ -49,9 +50,10 @@ export function planCrate(
   gasIn: (row: CrateRow) => number = () => bubbling?.volumes ?? 0,
 ): CratePlan {
   const judged = rows.map((row) => {
-    if (bubbling === null) return { row, barred: null, rating: null };
+    if (bubbling === null) return { row, holds: 'holds' as const, barred: null, rating: null };
     const own = { ...bubbling, volumes: gasIn(row) };
-    return { row, barred: whyBarred({ ...row, count: row.have }, gasFan(own), own, isAgain), rating: ratingOf(row) };
+    const fan = gasFan(own);
+    return { row, holds: holdsOf(row, fan), barred: whyBarred({ ...row, count: row.have }, fan, own, isAgain), rating: ratingOf(row) };
   });
   for (const { row, barred } of judged)
     if (barred === null && row.wanted !== null && row.wanted > row.have)

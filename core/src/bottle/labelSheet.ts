@@ -107,7 +107,7 @@ const PADDING_MM = 2.5;
 /** The height of a line at its size in points, mm. */
 const mmOf = (points: number): number => points * 0.3528 * 1.2;
 /** Letters of our face are about so wide at their size (measured on its lower case). */
-const LETTER = 0.5;
+const LETTER = { regular: 0.5, bold: 0.56 } as const;
 
 export interface LabelLine {
   text: string;
@@ -122,7 +122,7 @@ export interface LaidLabel {
   textMm: number;
 }
 
-const widthOf = ({ text, points }: LabelLine): number => text.length * points * 0.3528 * LETTER;
+const widthOf = ({ text, points, bold }: LabelLine): number => text.length * points * 0.3528 * LETTER[bold === true ? 'bold' : 'regular'];
 const rowsOf = (line: LabelLine, wide: number): number => Math.max(1, Math.ceil(widthOf(line) / wide));
 
 /**

@@ -11,6 +11,7 @@ export {
   bar,
   bottleMl,
   brix,
+  day as onDay,
   degrees,
   gPerL,
   gravity,

@@ -22,7 +22,8 @@ export interface Quantity {
     | 'points'
     | 'ph'
     | 'hours'
-    | 'when';
+    | 'when'
+    | 'day';
   value: number;
 }
 
@@ -69,6 +70,8 @@ export const phValue = quantity('ph');
 export const hours = quantity('hours');
 /** A moment, in milliseconds since 1970 UTC. */
 export const when = quantity('when');
+/** A moment of which the day is enough. */
+export const day = quantity('day');
 
 /** How heavy a verdict weighs. A stop names the harm. */
 export type Weight = 'note' | 'care' | 'stop';
@@ -103,6 +106,7 @@ const PLAIN: Record<Quantity['kind'], [digits: number, unit: string]> = {
   ph: [2, ''],
   hours: [0, ' h'],
   when: [0, ''],
+  day: [0, ''],
 };
 
 /** A sentence in SI, with times in UTC. */
@@ -111,6 +115,7 @@ export const plainly = (sentence: Sentence): string =>
     .map((part) => {
       if (typeof part === 'string') return part;
       if (part.kind === 'when') return new Date(part.value).toISOString().slice(0, 16).replace('T', ' ');
+      if (part.kind === 'day') return new Date(part.value).toISOString().slice(0, 10);
       const [digits, unit] = PLAIN[part.kind];
       return `${part.value.toFixed(digits)}${unit}`;
     })

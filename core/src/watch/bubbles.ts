@@ -1,4 +1,4 @@
-import { gasFan, holdsOf, mostVolumesFor, ratingOf, volumesIn, isPrimed } from '../carbonate/index.ts';
+import { containerOf, gasFan, holdsOf, mostVolumesFor, ratingOf, volumesIn, isPrimed } from '../carbonate/index.ts';
 import type { Bubbling, GasFan } from '../carbonate/index.ts';
 import { mixedOf } from '../record/index.ts';
 import type { BottleRow, Filling, Ledger } from '../record/index.ts';
@@ -72,6 +72,10 @@ export function bubblingOf(ledger: Ledger, volumes: number, volumeL: number, war
 
 const told = ({ sizeMl, kind }: Immutable<BottleRow>): Sentence => say`${bottleMl(sizeMl)}${kind === undefined ? '' : ` (${kind})`}`;
 
+/** A wine bottle, or a closure that gas pushes out. */
+const bearsNone = ({ kind, closure }: Immutable<BottleRow>): Sentence =>
+  kind === 'wine' || kind === undefined ? [containerOf('wine').says] : [`under a ${closure ?? 'cork'} it bears no gas`];
+
 /** Why a kind of bottle does not bear its gas; null where it does. */
 export function whyBarred(row: Immutable<BottleRow>, fan: GasFan, bubbling: Bubbling, isAgain: boolean): Sentence | null {
   const holds = holdsOf(row, fan);
@@ -79,6 +83,7 @@ export function whyBarred(row: Immutable<BottleRow>, fan: GasFan, bubbling: Bubb
   if (holds === 'holds' || (holds === 'again' && isAgain)) return null;
   if (holds === 'unknown' || rating === null)
     return [...say`What do the bottles of `, ...told(row), ' bear? Gas wants a kind, or its maker’s word in volumes.'];
+  if (rating === 0 && row.kind !== undefined) return [...say`${bottleMl(row.sizeMl)}, `, ...bearsNone(row), '.'];
   const most = mostVolumesFor(rating, bubbling);
   const offer = most === null ? say`It bears no gas at all.` : say`At ${inVolumes(Math.floor(10 * most) / 10)} it would hold.`;
   if (holds === 'again')

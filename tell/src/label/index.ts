@@ -1,6 +1,2 @@
-/* Labels for bottles and vessels: what they say, and the pages that they are printed on. */
+/* What labels for bottles and vessels say; the pages that they are printed on stand apart, and are loaded when they are wanted. */
 export { containsLine, eachBottleMl, labelLines, vesselLines } from './lines.ts';
-export type { LabelChoice } from './lines.ts';
-export { labelPages } from './pages.ts';
-export type { LabelSheet, PrintedLabel } from './pages.ts';
-export { SHEET_FACE } from '../page.ts';

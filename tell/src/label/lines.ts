@@ -54,7 +54,9 @@ export function labelLines(
     { text: choice.name, points: 13, bold: true },
     { text: `${kind} ${made}`.trim(), points: 8 },
     {
-      text: [strength(facts, choice, reader), size, String(facts.year)].filter((part) => part !== '').join('  ·  '),
+      text: [strength(facts, choice, reader).replaceAll(' ', '\u00a0'), size, String(facts.year)]
+        .filter((part) => part !== '')
+        .join('\u00a0· '),
       points: 9,
       bold: true,
     },
@@ -62,7 +64,7 @@ export function labelLines(
     containsLine(facts.allergens, choice.region) === null
       ? null
       : { text: containsLine(facts.allergens, choice.region) ?? '', points: 7.5 },
-    { text: [code, by, 'homemade, not for sale'].filter((part) => part !== '').join('  ·  '), points: 6.5 },
+    { text: [code, by, 'homemade, not for sale'].filter((part) => part !== '').join('\u00a0· '), points: 6.5 },
   ];
   return lines.filter((line): line is LabelLine => line !== null);
 }
@@ -84,7 +86,11 @@ export function vesselLines(
       : `yeast in ${new Date(pitchedAt).toLocaleDateString(reader.locale, { day: 'numeric', month: 'long', year: 'numeric' })}`;
   return [
     { text: name, points: 18, bold: true },
-    { text: [day, og === null ? '' : `OG ${shown('sg', og, reader)}`].filter((part) => part !== '').join('  ·  '), points: 11, bold: true },
+    {
+      text: [day, og === null ? '' : `OG ${shown('sg', og, reader)}`].filter((part) => part !== '').join('\u00a0· '),
+      points: 11,
+      bold: true,
+    },
     { text: within.join(', '), points: 9 },
     { text: vessel, points: 8 },
   ].filter(({ text }) => text !== '');

@@ -3,6 +3,7 @@ import type { LabelGrid, LaidLabel, Placed } from '@hollow-bell/core/bottle';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { SHEET_FACE, SOOT } from '../page.ts';
 
+export { SHEET_FACE };
 const PT_PER_MM = 72 / 25.4;
 const pt = (mm: number): number => mm * PT_PER_MM;
 const PADDING_MM = 2.5;
@@ -16,15 +17,15 @@ export interface LabelSheet {
   title: string;
   grid: LabelGrid;
   labels: readonly PrintedLabel[];
-  /** What the code opens; null for none. */
-  opens: string | null;
+  /** The code that opens its record, as an SVG drawing; null for none. */
+  code: string | null;
   /** A picture as a data address; null for none. */
   picture: string | null;
   /** Lines to cut along, or to hold a test print by. */
   outlines: boolean;
 }
 
-function labelContent({ laid, placed }: PrintedLabel, { grid, opens, picture, outlines }: LabelSheet): Content[] {
+function labelContent({ laid, placed }: PrintedLabel, { grid, code, picture, outlines }: LabelSheet): Content[] {
   const [x, y] = [pt(placed.x), pt(placed.y)];
   const right = placed.x + grid.width - PADDING_MM - (laid.qrMm ?? 0);
   const pictureMm = picture === null ? 0 : Math.min(12, grid.height / 3);
@@ -46,15 +47,14 @@ function labelContent({ laid, placed }: PrintedLabel, { grid, opens, picture, ou
         },
       ],
     },
-    ...(opens === null || laid.qrMm === null
+    ...(code === null || laid.qrMm === null
       ? []
       : [
           {
             absolutePosition: { x: pt(right), y: y + pt(PADDING_MM) },
-            qr: opens,
-            fit: pt(laid.qrMm),
-            eccLevel: 'M' as const,
-            foreground: SOOT,
+            svg: code,
+            width: pt(laid.qrMm),
+            height: pt(laid.qrMm),
           },
         ]),
     ...(picture === null

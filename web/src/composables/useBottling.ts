@@ -171,13 +171,7 @@ export function useBottling() {
     refused.value = null;
     return tried(() => planCrate(fillL.value, ready.value, bubbling.value, isAgain.value, gasIn));
   });
-  const wantsAgain = computed(
-    () =>
-      crate.value !== null &&
-      bubbling.value !== null &&
-      !isAgain.value &&
-      planCrate(fillL.value, ready.value, bubbling.value, true, gasIn).bottles > crate.value.bottles,
-  );
+  const wantsAgain = computed(() => crate.value?.rows.some(({ holds, row }) => holds === 'again' && row.have > 0) === true);
 
   /** As many as fit of one kind, beside the others. */
   function fillWith(key: string): void {

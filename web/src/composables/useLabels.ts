@@ -10,6 +10,7 @@ import { computed, ref } from 'vue';
 import { cellarBase, ofCellar } from '../cellar.ts';
 import { useBatch } from '../stores/batch.ts';
 import { useReader } from './useReader.ts';
+import { codeOf } from '../parts/bottle/codeOf.ts';
 import { downloadPages } from './useSheets.ts';
 
 interface Settings {
@@ -146,7 +147,7 @@ export function useLabels(batchId: string) {
     }));
     const title = `Labels: ${batch.value.name}`;
     await downloadPages(batch.value.name, isTest ? 'test print' : isVessel.value ? 'vessel label' : 'labels', async () => {
-      const { SHEET_FACE, labelPages } = await import('@hollow-bell/tell/label');
+      const { SHEET_FACE, labelPages } = await import('@hollow-bell/tell/label-pages');
       const picture = isTest ? null : text.value.picture;
       return {
         face: SHEET_FACE,
@@ -154,7 +155,7 @@ export function useLabels(batchId: string) {
           title,
           grid: sheet,
           labels,
-          opens: isTest || isVessel.value ? null : opens.value,
+          code: isTest || isVessel.value || !text.value.withQr ? null : await codeOf(opens.value),
           picture,
           outlines: isTest || settings.value.isOwn,
         }),

@@ -43,7 +43,7 @@ const headline = computed(() => {
   const { window, left, firstOutBy } = first.shelf;
   const by = firstOutBy !== null && firstOutBy > now.value ? firstOutBy : window.drinkBy;
   const weeks = Math.round((by - now.value) / (7 * DAY_MS));
-  const time = weeks < 0 ? 'past its time' : weeks < 9 ? `${weeks} weeks` : `until ${show('when', by)}`;
+  const time = by <= now.value ? 'past its time' : weeks < 1 ? 'this week' : weeks < 9 ? `${weeks} weeks` : `until ${show('day', by)}`;
   return `${first.name} first: ${left} ${left === 1 ? 'bottle' : 'bottles'}, ${time}.`;
 });
 
@@ -170,9 +170,9 @@ const spent = computed(() =>
           </dd>
           <dt>drink</dt>
           <dd>
-            from {{ show('when', chosen.shelf.window.restsUntil) }}, best {{ show('when', chosen.shelf.window.bestFrom) }} to
-            {{ show('when', chosen.shelf.window.bestTo) }}, by
-            {{ show('when', chosen.shelf.window.drinkBy) }}
+            from {{ show('day', chosen.shelf.window.restsUntil) }}, best {{ show('day', chosen.shelf.window.bestFrom) }} to
+            {{ show('day', chosen.shelf.window.bestTo) }}, by
+            {{ show('day', chosen.shelf.window.drinkBy) }}
           </dd>
           <template v-if="chosen.shelf.place !== null"
             ><dt>lies</dt>

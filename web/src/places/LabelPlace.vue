@@ -180,7 +180,7 @@ const SHOWS = [
             :loading="busy"
             :disabled="wrong !== '' || (facts === null && !isVessel)"
             @click="attempt(() => download())"
-            >{{ isVessel ? 'Vessel label as PDF' : `${many} labels as PDF` }}</el-button
+            >{{ isVessel ? 'Vessel label as PDF' : many === 1 ? 'One label as PDF' : `${many} labels as PDF` }}</el-button
           >
         </div>
         <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>

@@ -1,7 +1,7 @@
 import { carbonateDays, isPrimed } from '../../carbonate/index.ts';
 import { SOON_DAYS, firstOutBy, windowOf } from '../../cellar/index.ts';
 import { bottlesLeft, isAllBottled } from '../../record/index.ts';
-import { DAY_MS, say, when } from '../../quantities/index.ts';
+import { DAY_MS, onDay, say } from '../../quantities/index.ts';
 import { asked } from '../ask.ts';
 import type { AskRule, Asking } from '../ask.ts';
 
@@ -31,7 +31,7 @@ export const testBottle: AskRule = {
       filling.at,
       bell(now, dueAt),
       dueAt,
-      say`Test bottle ${now >= dueAt ? 'now' : when(dueAt)}: cool one for a day, open it outdoors under a cloth, eyes away. If it sprays, the others have too much gas.`,
+      say`Test bottle ${now >= dueAt ? 'now' : onDay(dueAt)}: cool one for a day, open it outdoors under a cloth, eyes away. If it sprays, the others have too much gas.`,
       'bottle',
       say`Cool a test bottle for a day, and open it`,
     );
@@ -58,7 +58,7 @@ export const tasteAgain: AskRule = {
       dueAt,
       bell(now, dueAt),
       dueAt,
-      say`${told}${now >= dueAt ? '' : ', '}${now >= dueAt ? '' : when(dueAt)}: open one and write a word or two.`,
+      say`${told}${now >= dueAt ? '' : ', '}${now >= dueAt ? '' : onDay(dueAt)}: open one and write a word or two.`,
       'taste',
       say`Taste one, and write a word or two`,
     );
@@ -81,7 +81,7 @@ export const drinkBy: AskRule = {
       by,
       now >= by
         ? say`Past its time by our estimate, ${bottles(left(of))} left: open one, and say how it is.`
-        : say`Drink first: ${which}, by ${when(by)}. Our estimate; your tasting moves it.`,
+        : say`Drink first: ${which}, by ${onDay(by)}. Our estimate; your tasting moves it.`,
       'taste',
       say`Drink what is left of it`,
     );

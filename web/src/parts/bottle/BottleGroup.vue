@@ -20,14 +20,14 @@ const props = defineProps<{
   title: string;
 }>();
 
-const MOST = 6;
+const MOST = 4;
 const AIR = 6;
 const shape = computed(() => silhouetteOf(props.kind, props.sizeMl));
 const shown = computed(() => {
   const full = Math.min(MOST, props.filled);
   const part = props.partMl === undefined || full >= MOST ? 0 : 1;
   const open = Math.min(Math.max(0, MOST - full - part), props.empty - part);
-  const step = Math.max(10, shape.value.widthCm * props.scale * (full + open > 4 ? 0.62 : 0.9));
+  const step = Math.max(10, shape.value.widthCm * props.scale * 0.62);
   const all = [
     ...Array.from({ length: full }, () => props.sizeMl),
     ...Array.from({ length: part }, () => props.partMl ?? 0),

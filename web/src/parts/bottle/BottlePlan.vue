@@ -23,7 +23,7 @@ import { silhouetteOf } from './silhouette.ts';
 
 const emit = defineEmits<{ keg: [] }>();
 const store = useBatch();
-const { show, showFigure, tell } = useReader();
+const { show, showFigure, range, tell } = useReader();
 const { refusal, busy, attempt, blocked } = useAttempt();
 const bottling = useBottling();
 const {
@@ -71,9 +71,13 @@ const color = computed(() =>
 );
 const floor = useTemplateRef<HTMLElement>('floor');
 const { width } = useElementSize(floor);
+/** Everything on one floor, as large as it fits. */
 const scale = computed(() => {
-  const tallest = Math.max(1, ...ready.value.map(({ kind, sizeMl }) => silhouetteOf(kind, sizeMl).heightCm));
-  return Math.min((width.value < 500 ? 130 : 190) / tallest, 8);
+  const shapes = ready.value.map((row) => ({ ...silhouetteOf(row.kind, row.sizeMl), many: Math.min(4, Math.max(1, row.have)) }));
+  const tallest = Math.max(1, ...shapes.map(({ heightCm }) => heightCm));
+  const wide = shapes.reduce((sum, { widthCm, many }) => sum + widthCm * (1 + 0.62 * (many - 1)), 0);
+  const isPhone = width.value < 500;
+  return Math.min((isPhone ? 130 : 190) / tallest, isPhone ? 8 : Math.max(3.2, (width.value - 30 * shapes.length) / Math.max(1, wide)));
 });
 const marks = computed(() =>
   [...new Map(ready.value.map((row) => [`${row.kind ?? ''} ${ratingOf(row) ?? ''}`, row])).values()].flatMap((row) => {
@@ -155,7 +159,6 @@ function record(): Promise<boolean> {
           <QuantityField v-if="where === 'each'" v-model="pieceG" kind="smallMass" label="a piece weighs; empty for a scale" />
         </div>
       </template>
-      <div class="field"><QuantityField v-model="otherCost" kind="money" label="labels, gas and the rest cost" /></div>
     </div>
 
     <div class="ways switches" role="group" aria-label="Still or sparkling">
@@ -208,14 +211,15 @@ function record(): Promise<boolean> {
             />
             <div class="told">
               <p class="count">
-                <BellMark :bell="each.barred === null ? 'still' : 'cracked'" />
+                <BellMark :bell="each.barred === null ? 'still' : each.holds === 'again' ? 'swinging' : 'cracked'" />
+                <b v-if="each.barred !== null" class="number-field">0</b>
                 <QuantityField
+                  v-else
                   :model-value="each.row.wanted ?? each.count"
                   kind="count"
                   :label="`bottles of ${show('bottleMl', each.row.sizeMl)}`"
                   hide-label
                   class="number-field"
-                  :disabled="each.barred !== null"
                   @update:model-value="counts = { ...counts, [(each.row as (typeof ready)[number]).key]: $event }"
                 />
                 <span v-if="(each.row as (typeof ready)[number]).isCounted" class="small quiet">of {{ each.row.have }}</span>
@@ -223,7 +227,9 @@ function record(): Promise<boolean> {
               <p class="small quiet">
                 {{ show('bottleMl', each.row.sizeMl) }} {{ containerOf(each.row.kind ?? 'other').name }}, {{ each.row.closure }}
               </p>
-              <p v-if="each.barred !== null" class="small refusal"><SentenceText :sentence="each.barred" /></p>
+              <p v-if="each.barred !== null" class="small" :class="{ refusal: each.holds !== 'again' }">
+                <SentenceText :sentence="each.barred" />
+              </p>
               <p v-else-if="isSparkling && each.rating !== null && Number.isFinite(each.rating)" class="small">
                 bears {{ show('volumes', each.rating) }}
               </p>
@@ -248,7 +254,7 @@ function record(): Promise<boolean> {
           <GasColumn v-model="volumes" :residual="prime.residualVolumes" :fan="prime.fan" :marks="marks" />
           <p class="dose" data-test="sugar">
             <b class="big">{{ show('massG', prime.sugarG.value) }}</b> {{ sugar.name }}
-            <span class="small quiet">{{ showFigure('massG', prime.sugarG) }}</span>
+            <span class="small quiet">{{ range('massG', prime.sugarG) }}</span>
           </p>
           <p class="small" data-test="pressure">
             <b>{{ show('bar', prime.barAt20.low) }} – {{ show('bar', prime.barAt20.high) }}</b> at {{ show('tempC', 20) }}, up to
@@ -268,6 +274,7 @@ function record(): Promise<boolean> {
       <div class="close">
         <div class="deed">
           <PickList v-if="(crate?.overMl ?? 0) >= 20" v-model="partEnd" label="what stays over is" :options="ends" />
+          <QuantityField v-model="otherCost" kind="money" label="labels, gas and the rest cost" />
           <WhenField v-model="at" />
           <div class="deeds">
             <el-button
@@ -327,21 +334,23 @@ function record(): Promise<boolean> {
   display: grid;
   grid-template-columns: minmax(0, 1fr) auto;
   gap: 10px 26px;
-  align-items: end;
+  align-items: start;
 }
 
 .crate {
   display: flex;
-  flex-wrap: wrap;
+  flex-wrap: nowrap;
   align-items: flex-start;
-  gap: 14px 22px;
+  gap: 14px 18px;
 }
 
 .kind {
   display: grid;
   grid-template-rows: 210px auto;
   align-items: end;
-  max-width: 220px;
+  flex: none;
+  width: min-content;
+  min-width: 122px;
 }
 
 .told {
@@ -397,9 +406,14 @@ function record(): Promise<boolean> {
     grid-template-columns: minmax(0, 1fr);
   }
 
+  .crate {
+    flex-wrap: wrap;
+    justify-content: flex-start;
+  }
+
   .kind {
     grid-template-rows: auto auto;
-    max-width: 46%;
+    max-width: none;
   }
 }
 </style>

@@ -63,8 +63,8 @@ const pressure = computed(() =>
         </div>
         <BottleOutForm v-if="store.batch !== null" :batch-id="store.batch.id" :left="bottlesLeft(store.ledger)" />
         <p v-if="window !== null" class="small quiet">
-          Rests until {{ show('when', window.restsUntil) }}, best from {{ show('when', window.bestFrom) }} to
-          {{ show('when', window.bestTo) }}, drink by {{ show('when', window.drinkBy) }}: our estimates<span v-if="window.movedBy !== null"
+          Rests until {{ show('day', window.restsUntil) }}, best from {{ show('day', window.bestFrom) }} to
+          {{ show('day', window.bestTo) }}, drink by {{ show('day', window.drinkBy) }}: our estimates<span v-if="window.movedBy !== null"
             >, moved by a tasting</span
           >.
           <RouterLink :to="{ name: 'cellar' }">To the Cellar</RouterLink>

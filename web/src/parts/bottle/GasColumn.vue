@@ -15,11 +15,11 @@ const { show } = useReader();
 const TOP = 16;
 const HEIGHT = 262;
 const MOST = 7;
-const X = 118;
+const X = 150;
 const WIDE = 42;
 const y = (volumes: number): number => TOP + HEIGHT * (1 - Math.min(MOST, Math.max(0, volumes)) / MOST);
 const SLIPS: Record<SlipId, string> = {
-  short: 'a tenth less mead',
+  short: 'a tenth less',
   point: 'a point left',
   colder: 'five degrees colder',
   spoon: 'a heaped spoon',
@@ -79,8 +79,8 @@ function key(event: KeyboardEvent): void {
   <svg
     ref="svg"
     class="column"
-    viewBox="0 0 330 300"
-    width="330"
+    viewBox="0 0 384 300"
+    width="384"
     height="300"
     role="slider"
     tabindex="0"
@@ -128,7 +128,7 @@ function key(event: KeyboardEvent): void {
 
 text {
   fill: var(--soot-2);
-  font-size: 12.5px;
+  font-size: 12px;
 }
 
 tspan {

@@ -1,8 +1,18 @@
 <script setup lang="ts">
 import type { LabelGrid, LaidLabel } from '@hollow-bell/core/bottle';
+import { ref, watch } from 'vue';
+import { codeOf } from './codeOf.ts';
 
 /** A label at its true size, as far as the screen keeps its millimeters. */
-defineProps<{ laid: LaidLabel; grid: LabelGrid; opens: string; picture: string | null }>();
+const props = defineProps<{ laid: LaidLabel; grid: LabelGrid; opens: string; picture: string | null }>();
+const code = ref('');
+watch(
+  () => props.opens,
+  async (opens) => {
+    code.value = `data:image/svg+xml;utf8,${encodeURIComponent(await codeOf(opens))}`;
+  },
+  { immediate: true },
+);
 </script>
 
 <template>
@@ -12,7 +22,13 @@ defineProps<{ laid: LaidLabel; grid: LabelGrid; opens: string; picture: string |
         {{ line.text }}
       </p>
     </div>
-    <div v-if="laid.qrMm !== null" class="code" :style="{ width: `${laid.qrMm}mm`, height: `${laid.qrMm}mm` }" :title="opens">code</div>
+    <img
+      v-if="laid.qrMm !== null && code !== ''"
+      :src="code"
+      :alt="`A code that opens ${opens}`"
+      class="code"
+      :style="{ width: `${laid.qrMm}mm`, height: `${laid.qrMm}mm` }"
+    />
     <img v-if="picture !== null" :src="picture" alt="" class="picture" />
   </div>
 </template>
@@ -37,10 +53,6 @@ defineProps<{ laid: LaidLabel; grid: LabelGrid; opens: string; picture: string |
   position: absolute;
   top: 2.5mm;
   right: 2.5mm;
-  display: grid;
-  place-items: center;
-  background: repeating-conic-gradient(#1e2422 0 25%, #fffefb 0 50%) 0 0 / 2.4mm 2.4mm;
-  color: transparent;
 }
 
 .picture {

@@ -98,6 +98,9 @@ const place = (bottle: StandingBottle & { x: number }): string =>
 text {
   fill: var(--soot-2);
   font-size: 12px;
+  paint-order: stroke;
+  stroke: var(--limewash);
+  stroke-width: 4px;
 }
 
 g path {

@@ -49,14 +49,14 @@ function told({ shelf }: ShelvedBatch): string {
     case 'gone':
       return shelf.wantsVerdict ? 'all gone; its word is missing' : 'all gone';
     case 'rests':
-      return `rests until ${show('when', shelf.window.restsUntil)}`;
+      return `rests until ${show('day', shelf.window.restsUntil)}`;
     case 'past':
       return 'past its time';
     case 'best':
       return 'at its best';
     case 'fading':
     case 'drink':
-      return `by ${show('when', shelf.firstOutBy !== null && shelf.firstOutBy > props.now ? shelf.firstOutBy : shelf.window.drinkBy)}`;
+      return `by ${show('day', shelf.firstOutBy !== null && shelf.firstOutBy > props.now ? shelf.firstOutBy : shelf.window.drinkBy)}`;
   }
 }
 const falls = ({ shelf }: ShelvedBatch): string => {

@@ -44,7 +44,7 @@ async function write(mark: 'next time' | 'verdict', text: string): Promise<void>
     <h2>Next time</h2>
     <ul>
       <li v-for="each in notes" :key="each.eventId">
-        <i aria-hidden="true" />{{ each.text }}<span class="small quiet">{{ show('when', each.at) }}</span>
+        <i aria-hidden="true" />{{ each.text }}<span class="small quiet">{{ show('day', each.at) }}</span>
       </li>
     </ul>
     <form @submit.prevent="write('next time', note)">
@@ -61,6 +61,7 @@ async function write(mark: 'next time' | 'verdict', text: string): Promise<void>
 <style scoped>
 .next {
   display: grid;
+  align-content: start;
   gap: 8px;
 }
 

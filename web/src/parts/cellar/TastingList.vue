@@ -18,7 +18,7 @@ const sheetOf = ({ sheet }: Immutable<Tasting>): string =>
         ><span v-if="sheetOf(each) !== ''" class="small quiet"> {{ sheetOf(each) }}</span></span
       >
       <span class="small quiet"
-        >{{ show('when', each.at) }}{{ each.who === null ? '' : `, ${each.who}`
+        >{{ show('day', each.at) }}{{ each.who === null ? '' : `, ${each.who}`
         }}{{ each.score === null ? '' : `, ${each.score.value} of ${each.score.of}` }}{{ each.drinks === null ? '' : `, ${each.drinks}`
         }}{{ each.isBlind ? ', blind' : '' }}</span
       >

@@ -14,6 +14,7 @@ export interface TimeAxis {
 const WIDE_AHEAD_DAYS = 420;
 const WIDE_SHARE = 0.84;
 const LEAST_MONTH_PX = 15;
+const LEAST_YEAR_PX = 38;
 
 export function timeAxis(fromAt: number, now: number, toAt: number, width: number, locale: string | undefined): TimeAxis {
   const from = Math.min(fromAt, now - 90 * DAY_MS) - 20 * DAY_MS;
@@ -34,9 +35,14 @@ export function timeAxis(fromAt: number, now: number, toAt: number, width: numbe
     if (month.getMonth() === 0) years.push({ x: x(at), year: month.getFullYear() });
     if (at < breakAt) months.push({ x: x(at), letter: month.toLocaleDateString(locale, { month: 'narrow' }) });
   }
+  const spaced = years.reduce<TimeAxis['years']>(
+    (kept, each) =>
+      each.x - (kept.at(-1)?.x ?? Number.NEGATIVE_INFINITY) < LEAST_YEAR_PX || each.x > width - LEAST_YEAR_PX ? kept : [...kept, each],
+    [],
+  );
   const [one, two] = months;
   const isWide = one !== undefined && two !== undefined && two.x - one.x >= LEAST_MONTH_PX;
-  return { from, breakAt, to, x, months: isWide ? months : [], years };
+  return { from, breakAt, to, x, months: isWide ? months : [], years: spaced };
 }
 
 /** Signs on one line keep clear of each other, those at one date beside it. */
