@@ -7,6 +7,8 @@ import BlendTool from '../parts/bench/BlendTool.vue';
 import FiningsTool from '../parts/bench/FiningsTool.vue';
 import HeatTool from '../parts/bench/HeatTool.vue';
 import PhTool from '../parts/bench/PhTool.vue';
+import KegTool from '../parts/bench/KegTool.vue';
+import PrimingTool from '../parts/bench/PrimingTool.vue';
 import ReadingTool from '../parts/bench/ReadingTool.vue';
 import SanitizerTool from '../parts/bench/SanitizerTool.vue';
 import SorbateTool from '../parts/bench/SorbateTool.vue';
@@ -33,6 +35,8 @@ const TOOLS = [
   { id: 'finings', name: 'Finings', asks: 'How much of which fining?', tool: FiningsTool },
   { id: 'sweeten', name: 'Sweeten', asks: 'How much honey at the end, of one or two?', tool: SweetenTool },
   { id: 'acid', name: 'Acid', asks: 'How much acid, or what takes it away?', tool: AcidTool },
+  { id: 'priming', name: 'Priming', asks: 'How much sugar for how much gas, and what if it slips?', tool: PrimingTool },
+  { id: 'keg', name: 'Keg', asks: 'What is the regulator set to?', tool: KegTool },
   { id: 'sanitizer', name: 'Sanitizer', asks: 'How much concentrate for the bucket at hand?', tool: SanitizerTool },
   { id: 'units', name: 'Units', asks: 'What is that in my units?', tool: UnitsTool },
 ];

@@ -363,12 +363,13 @@ function record(): Promise<boolean> {
 
 .count {
   display: flex;
+  white-space: nowrap;
   align-items: center;
   gap: 6px;
 }
 
 .number-field {
-  width: 74px;
+  width: 58px;
   font-size: 20px;
   font-weight: 700;
 }
@@ -407,13 +408,15 @@ function record(): Promise<boolean> {
   }
 
   .crate {
-    flex-wrap: wrap;
-    justify-content: flex-start;
+    display: grid;
+    grid-template-columns: repeat(2, minmax(0, 1fr));
+    align-items: end;
   }
 
   .kind {
     grid-template-rows: auto auto;
-    max-width: none;
+    align-self: start;
+    width: auto;
   }
 }
 </style>

@@ -16,7 +16,7 @@ const emit = defineEmits<{ choose: [id: string]; compare: [id: string] }>();
 const { show, reader } = useReader();
 const room = useTemplateRef<HTMLElement>('room');
 const { width } = useElementSize(room);
-const wide = computed(() => Math.max(560, width.value));
+const wide = computed(() => Math.max(340, width.value));
 const YEAR_BACK_MS = 430 * DAY_MS;
 
 const axis = computed(() => {
@@ -275,6 +275,11 @@ svg path {
 
   .scroller {
     overflow-x: auto;
+  }
+
+  .falls {
+    position: static;
+    display: block;
   }
 }
 </style>

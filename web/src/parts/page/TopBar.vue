@@ -128,10 +128,12 @@ nav a.here {
   }
 
   nav a {
-    padding: 11px 8px;
+    padding: 11px 5px;
+    font-size: 14px;
   }
 
   .light {
+    margin-left: -6px;
     width: 44px;
     height: 44px;
   }
