@@ -82,7 +82,7 @@ async function became(page: Page, what: string, count: string): Promise<void> {
 }
 
 test('a braggot is primed in mixed bottles, one kind barred, tested on its day, and labeled', async ({ page, emptyCellar, browser }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(240_000);
   const rests: Row = [50, { kind: 'staysHere', payload: {} }];
   const id = await begin(page, emptyCellar, 'Lamp braggot', [
     honey(850),

@@ -9,6 +9,12 @@ const VIEWS: [name: string, path: string, sees: string][] = [
   ['the shelf', '/shelf', 'linden avenue'],
   ['the bench', '/bench/reading', 'Really, at 20'],
   ['House', '/house', 'Your units'],
+  ['the Cellar', '/cellar', 'bottles on'],
+  ['the recipe book', '/cellar/recipes', 'Nothing is kept yet'],
+  ['labels', '/batches/{sparkling}/label', 'At true size'],
+  ['a crate', '/batches/{hydromel}/bottle', 'In this order'],
+  ['what is bottled', '/batches/{sparkling}/bottle', 'In bottles since'],
+  ['priming', '/bench/priming', 'In it already'],
   ...['pitch', 'watch', 'feed', 'clear', 'stabilize', 'bottle', 'taste'].map((station): [string, string, string] => [
     station,
     `/batches/{borage}/${station}`,
@@ -19,8 +25,9 @@ const VIEWS: [name: string, path: string, sees: string][] = [
 /** Opens a view of the demo cellar and waits until it shows what it is known by. */
 async function open(page: Page, url: string, path: string, sees: string): Promise<void> {
   const { batches } = (await (await page.request.get(`${url}/api/batches`)).json()) as { batches: { id: string; name: string }[] };
-  const borage = batches.find(({ name }) => name === 'Borage, even')?.id ?? '';
-  await page.goto(url + path.replace('{borage}', borage));
+  const named: Record<string, string> = { borage: 'Borage, even', sparkling: 'Gooseberry, sparkling', hydromel: 'Gooseberry hydromel' };
+  const idOf = (of: string): string => batches.find(({ name }) => name === named[of])?.id ?? '';
+  await page.goto(url + path.replaceAll(/\{(\w+)\}/g, (_, of: string) => idOf(of)));
   await expect(page.getByText(sees).first()).toBeVisible();
 }
 

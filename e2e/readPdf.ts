@@ -1,8 +1,10 @@
 import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
 import type { Browser } from '@playwright/test';
+import type * as Pdfjs_ from 'pdfjs-dist';
 import jsQR from 'jsqr';
 
+type Pdfjs = typeof Pdfjs_;
 const require = createRequire(import.meta.url);
 
 export interface ReadPage {
@@ -29,7 +31,7 @@ export async function readPdf(browser: Browser, path: string, corner: { widthMm:
   const drawn = await page.evaluate(
     async ({ sources, data, widthMm, heightMm }) => {
       const [main, helper] = sources.map((source) => URL.createObjectURL(new Blob([source], { type: 'text/javascript' })));
-      const pdfjs = (await import(main!)) as typeof import('pdfjs-dist');
+      const pdfjs = (await import(main!)) as Pdfjs;
       pdfjs.GlobalWorkerOptions.workerSrc = helper!;
       const document = await pdfjs.getDocument({ data: Uint8Array.from(data) }).promise;
       const pages: Drawn[] = [];
@@ -37,7 +39,7 @@ export async function readPdf(browser: Browser, path: string, corner: { widthMm:
         const sheet = await document.getPage(n);
         const { items } = await sheet.getTextContent();
         const text = items.map((item) => ('str' in item ? item.str : '')).join('');
-        const scale = 4;
+        const scale = 2.5;
         const viewport = sheet.getViewport({ scale });
         const canvas = window.document.createElement('canvas');
         [canvas.width, canvas.height] = [viewport.width, viewport.height];

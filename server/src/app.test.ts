@@ -76,9 +76,10 @@ describe('the demo cellar', () => {
     expect(batches.map(({ phase }) => phase).toSorted()).toEqual([
       'active',
       'awaiting confirmation',
-      'bottled',
+      ...Array.from({ length: 7 }, () => 'bottled'),
       'empty',
       'empty',
+      'finished',
       'finished',
       'lag',
       'mixed',

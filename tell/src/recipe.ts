@@ -6,12 +6,12 @@ import { shown } from './formats.ts';
 import type { Reader } from './formats.ts';
 
 /** Where the published shape of a recipe's file stands; raised when it changes. */
-export const RECIPE_FORMAT = 'hollow-bell-recipe';
-export const RECIPE_FORMAT_VERSION = 1;
+const RECIPE_FORMAT = 'hollow-bell-recipe';
+const RECIPE_FORMAT_VERSION = 1;
 
 /** A recipe as an open file: JSON by the published schema. */
-export const recipeToJson = ({ id: _id, fromBatch: _fromBatch, ...recipe }: Recipe): string =>
-  `${JSON.stringify({ format: RECIPE_FORMAT, version: RECIPE_FORMAT_VERSION, ...recipe }, null, 2)}\n`;
+export const recipeToJson = ({ name, tags, note, must }: Recipe): string =>
+  `${JSON.stringify({ format: RECIPE_FORMAT, version: RECIPE_FORMAT_VERSION, name, tags, note, must }, null, 2)}\n`;
 
 interface Misfit {
   path: readonly (string | number)[];
@@ -33,10 +33,10 @@ export function jsonToRecipe(text: string, newId: string, misfitOf: (recipe: unk
   }
   if (typeof read !== 'object' || read === null || (read as { format?: unknown }).format !== RECIPE_FORMAT)
     throw new Refusal('This file is no recipe of Hollow Bell’s recipe book.');
-  const { format: _format, version, ...rest } = read as { format: string; version: unknown };
+  const { version, name, tags, note, must } = read as Record<string, unknown>;
   if (typeof version !== 'number' || version > RECIPE_FORMAT_VERSION)
     throw new Refusal('This recipe was written by a newer Hollow Bell than this one.');
-  const recipe = { ...rest, id: newId, fromBatch: null };
+  const recipe = { id: newId, name, tags, note, must, fromBatch: null };
   const misfit = misfitOf(recipe);
   if (misfit !== null) throw new Refusal(`${misfit.path.join(' ')}: ${misfit.says}`);
   return recipe as unknown as Recipe;

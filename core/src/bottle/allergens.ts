@@ -3,7 +3,7 @@ import { mixedOf } from '../record/index.ts';
 import type { Ledger } from '../record/index.ts';
 
 /** From so much total SO2 on a label says it, mg/L: Regulation (EU) 1169/2011, Annex II, and 27 CFR 4.32(e). */
-export const SULFITES_FROM_MG_PER_L = 10;
+const SULFITES_FROM_MG_PER_L = 10;
 
 /** What is to be named on a label: of finings and ingredients what stays in traces counts too. */
 export type Allergen = 'sulfites' | 'milk' | 'egg' | 'fish' | 'shellfish' | 'nuts' | 'gluten';

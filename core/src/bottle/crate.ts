@@ -13,8 +13,8 @@ export interface CrateRow extends Immutable<Omit<BottleRow, 'count'>> {
   wanted: number | null;
 }
 
-export interface FilledRow {
-  row: CrateRow;
+interface FilledRow<R extends CrateRow> {
+  row: R;
   count: number;
   holds: Holds;
   /** Why none of them may be filled; null where they may. */
@@ -23,8 +23,8 @@ export interface FilledRow {
   rating: number | null;
 }
 
-export interface CratePlan {
-  rows: FilledRow[];
+export interface CratePlan<R extends CrateRow = CrateRow> {
+  rows: FilledRow<R>[];
   bottles: number;
   filledL: number;
   /** Less than the next bottle, or what finds none, ml. */
@@ -42,13 +42,13 @@ export interface CratePlan {
  * @param gasIn the gas of a kind, where it differs from the plan’s: pieces of sugar make more in a small bottle
  * @throws Refusal for a count that is not there
  */
-export function planCrate(
+export function planCrate<R extends CrateRow>(
   fillL: number,
-  rows: readonly CrateRow[],
+  rows: readonly R[],
   bubbling: Bubbling | null,
   isAgain: boolean,
-  gasIn: (row: CrateRow) => number = () => bubbling?.volumes ?? 0,
-): CratePlan {
+  gasIn: (row: R) => number = () => bubbling?.volumes ?? 0,
+): CratePlan<R> {
   const judged = rows.map((row) => {
     if (bubbling === null) return { row, holds: 'holds' as const, barred: null, rating: null };
     const own = { ...bubbling, volumes: gasIn(row) };
@@ -76,8 +76,7 @@ export function planCrate(
 const FILLS_WITHIN_L = 0.005;
 
 /** What may become of the part bottle at the end. */
-export const PART_ENDS = ['drunk', 'small', 'topped', 'stays'] as const;
-export type PartEnd = (typeof PART_ENDS)[number];
+export type PartEnd = 'drunk' | 'small' | 'topped' | 'stays';
 
 /** What is said of a crate that is planned. */
 export function crateTold({ bottles, overMl, filledL }: CratePlan): Sentence {

@@ -38,7 +38,7 @@ export interface DayPlan {
   restC: number;
 }
 
-export const closureOf = ({ closure, kind }: CrateRow): ClosureId => closure ?? CLOSURES_OF[kind ?? 'wine'][0] ?? 'cork';
+const closureOf = ({ closure, kind }: CrateRow): ClosureId => closure ?? CLOSURES_OF[kind ?? 'wine'][0] ?? 'cork';
 
 const step = (
   id: BottleStep['id'],

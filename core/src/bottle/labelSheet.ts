@@ -101,7 +101,7 @@ export function placeLabels(
 }
 
 /** A code that holds an address is read by a telephone from this size on, mm (our estimate: half a millimeter for each of its squares). */
-export const LEAST_QR_MM = 15;
+const LEAST_QR_MM = 15;
 /** Around it stay this many mm free. */
 const PADDING_MM = 2.5;
 /** The height of a line at its size in points, mm. */

@@ -8,7 +8,7 @@ type Filled = Immutable<Filling>;
 type Row = Immutable<BottleRow>;
 
 /** Volumes that sugar makes in these bottles of a filling. */
-export function primedVolumes({ primings, each }: Pick<Filled, 'primings' | 'each'>, { primeG = 0, sizeMl }: Row): number {
+function primedVolumes({ primings, each }: Pick<Filled, 'primings' | 'each'>, { primeG = 0, sizeMl }: Row): number {
   const stirred = primings.reduce((sum, of) => sum + volumesMade(primingSugarOf(of), of.gPerL), 0);
   return stirred + (each === null || primeG === 0 ? 0 : volumesMade(primingSugarOf(each), primeG / (sizeMl / 1000)));
 }

@@ -11,13 +11,10 @@ export {
   volumesFromPoints,
 } from './gas.ts';
 export { CLOSURES_OF, CONTAINERS, containerOf, ratingOf } from './containers.ts';
-export type { Container } from './containers.ts';
 export { gasFan, holdsOf, mostVolumesFor } from './fan.ts';
 export type { Bubbling, GasFan, Holds, SlipId } from './fan.ts';
-export { gasOf, isPrimed, pressureIn, primedVolumes, volumesIn } from './inGlass.ts';
+export { gasOf, isPrimed, pressureIn, volumesIn } from './inGlass.ts';
 export { FORCE_WAYS, MIX_WITHIN_H, carbonateDays, forceTable, psiOf } from './keg.ts';
-export type { ForceWay } from './keg.ts';
 export { primingDose, primingSugarOf, primingWorst, volumesFromPieces, volumesMade, volumesReached } from './priming.ts';
 export type { PrimingSugar } from './priming.ts';
 export { GAS_STYLES, gasStyleOf } from './styles.ts';
-export type { GasStyle } from './styles.ts';

@@ -167,6 +167,14 @@ describe('what it cost', () => {
     expect(costOfBottled(ledger, plan, prices)).toMatchObject({ total: 15 + 2 + 3 + 1, perBottle: 3.5, unpriced: [] });
   });
 
+  it('gives a returned empty back to its crate, and never more than went', () => {
+    const rows: Row[] = [[0, withLot], ...strong.slice(1), on(0, crate)];
+    const back = (count: number): Row => on(5, { kind: 'bottleOut', payload: { count, end: 'opened', back: true } });
+    expect(ledgerOf(...rows).taken[GLASS]).toBe(6);
+    expect(ledgerOf(...rows, back(2)).taken[GLASS]).toBe(4);
+    expect(ledgerOf(...rows, back(6)).taken[GLASS]).toBe(0);
+  });
+
   it('says what has no price', () => {
     const ledger = ledgerOf([0, berries(500)], ...closed(strong));
     expect(costOfBottled(ledger, planOf([], 4), { perKg: new Map(), each: new Map(), lotsCalled: new Map() })!.unpriced.toSorted()).toEqual(

@@ -7,10 +7,7 @@ import type { EventContent, Ledger, Payloads } from '../record/index.ts';
 import { MUST_SULFITE_WAIT_H } from '../preservatives/index.ts';
 import { gasBeforeFining } from '../clear/index.ts';
 import { HOLD_STOP_C, lastHeating } from '../heat/index.ts';
-import { primingSugarOf, volumesMade } from '../carbonate/index.ts';
-import { whyNoGas } from '../watch/index.ts';
 import {
-  GRAMS_PER,
   HOUR_MS,
   MINUTE_MS,
   abvPct,
@@ -24,12 +21,12 @@ import {
   say,
   tempC,
   volumeL,
-  volumes,
   weighedG,
   when,
 } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { fillAcross, filledNow } from '../vessel/index.ts';
+import { aboutBottling } from './bubbles.ts';
 import { DISCARD } from '../rounds/index.ts';
 import { firstShutGate, gatesOf } from '../stabilize/index.ts';
 import { doubtsAbout, finishOf, stabilizedAt, sugarPours } from '../watch/index.ts';
@@ -317,23 +314,4 @@ export function entryDoubts(
     default:
       return [];
   }
-}
-
-/** Sugar that makes less than this, in volumes, was hardly meant in grams (our estimate). */
-const LEAST_MADE = 0.15;
-
-/** Priming sugar of which a gram may be an ounce, or that nothing in it would eat. */
-function aboutBottling(ledger: Ledger, { prime }: Payloads['bottling']): Sentence[] {
-  if (prime === undefined || prime.massG <= 0) return [];
-  const made = volumesMade(primingSugarOf(prime), prime.massG / prime.volumeL);
-  const ounces = prime.massG * GRAMS_PER.oz;
-  const noGas = whyNoGas(ledger);
-  return [
-    ...(made < LEAST_MADE
-      ? [
-          say`${massG(prime.massG)} in ${volumeL(prime.volumeL)} make ${volumes(made)} of gas, next to nothing. Were it ounces, it would be ${massG(ounces)}: correct it, if it was.`,
-        ]
-      : []),
-    ...(noGas === null ? [] : [noGas]),
-  ];
 }

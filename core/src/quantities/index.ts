@@ -8,7 +8,6 @@ export type { Ranged } from './range.ts';
 export { Refusal, requireWithin } from './refusal.ts';
 export {
   abvPct,
-  bar,
   bottleMl,
   brix,
   day as onDay,

@@ -62,7 +62,6 @@ export const mgPerL = quantity('mgPerL');
 export const brix = quantity('brix');
 /** Of CO2, L at 0 °C and one atmosphere in a liter. */
 export const volumes = quantity('volumes');
-export const bar = quantity('bar');
 export const mm = quantity('mm');
 /** Thousandths of SG, as makers count a fall. */
 export const points = quantity('points');

@@ -20,7 +20,7 @@ export { HAPPENINGS, RECORDED_KINDS } from './happenings/index.ts';
 export type { Recorded, RecordedKind } from './happenings/index.ts';
 export { ownNutrientShape } from './happenings/nutrient.ts';
 export { DISSOLVED, contentsG, massImbalanceG } from './inVessel.ts';
-export { CLOSURE_IDS, CONTAINER_IDS, DRINKS, FINING_IDS, NUTRIENT_IDS, PRIMING_IDS, SHEET_PARTS } from './kinds.ts';
+export { CLOSURE_IDS, CONTAINER_IDS, DRINKS, FINING_IDS, NUTRIENT_IDS, SHEET_PARTS } from './kinds.ts';
 export type { BottleRow, ClosureId, ContainerId, Drinks, Priming, PrimingId, SheetPart } from './kinds.ts';
 export { LOOKS, PRICKLES, SEEN_BESIDE } from './kinds.ts';
 export type { GateByWord, Look, Prickle, SeenBeside } from './kinds.ts';
@@ -50,4 +50,4 @@ export {
   tempsSincePitch,
   viewOf,
 } from './view.ts';
-export { primedL, ratedShape } from './happenings/bottling.ts';
+export { ratedShape } from './happenings/bottling.ts';

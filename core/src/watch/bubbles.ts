@@ -20,7 +20,7 @@ const OLD_DAYS = 180;
 const NEAR_LIMIT_ABV = 1;
 
 /** Points that a finished mead may still fall by itself, against its expected end; 0 where long stillness speaks against it. */
-export function mayFallPoints(ledger: Ledger): number {
+function mayFallPoints(ledger: Ledger): number {
   const { last, stillness } = finishOf(ledger);
   const end = expectedEnd(ledger);
   if (last === null || end === null || isStillFor(stillness, STILL_DAYS, 3)) return 0;

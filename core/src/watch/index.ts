@@ -1,5 +1,5 @@
 /* What a batch is doing: where it should end and whether it has, where it stands, why it stands still, and whether glass may be closed on it. */
-export { bubblingOf, mayFallPoints, wantsFreshYeast, whyBarred, whyNoGas, whyNotGas, whyNotPrime } from './bubbles.ts';
+export { bubblingOf, wantsFreshYeast, whyBarred, whyNoGas, whyNotGas, whyNotPrime } from './bubbles.ts';
 export { doubtsAbout } from './doubts.ts';
 export { endWorking, expectedEnd, finishOf } from './finish.ts';
 export type { Finish } from './finish.ts';

@@ -46,6 +46,7 @@ describe('the dip line', () => {
     ['vinegar', 'note', { mark: 'vinegar' }],
     ['a film on top', 'note', { mark: 'film' }],
     ['Tastes of Pears', 'note', { mark: 'tasting', text: 'Tastes of Pears' }],
+    ['next time: 18 °C for ten days', 'note', { mark: 'next time', text: '18 °C for ten days' }],
     ['1.010 ph 3,4 20 c', 'reading', { sg: 1.01, ph: 3.4, tempC: 20 }],
     ['racked 4.2 l', 'rack', { volumeL: 4.2 }],
     ['racked 4200 ml', 'rack', { volumeL: 4.2 }],

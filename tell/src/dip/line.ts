@@ -169,17 +169,18 @@ function joinSeen(parts: readonly Part[], around: Around): Seen | null {
   return Object.assign({}, ...all) as Seen;
 }
 
-const note = (typed: string, at: number, mark?: 'tasting'): DipReading => ({
+const NOTED = { tasting: 'Tasting', 'next time': 'Next time' } as const;
+const note = (typed: string, at: number, mark?: keyof typeof NOTED): DipReading => ({
   at,
   events: [{ kind: 'note', payload: mark === undefined ? { text: typed } : { text: typed, mark } }],
   splits: [],
-  understood: [`${mark === undefined ? 'Note' : 'Tasting'}: “${typed}”`],
+  understood: [`${mark === undefined ? 'Note' : NOTED[mark]}: “${typed}”`],
   doubts: [],
 });
 
 /**
  * Reads a maker's shorthand: `1.048 21c`, `8.2bx`, `1.012 float`, `ph 3.42 ta 6.1`, `lees 12 mm`, `fed`, `fed 3 g organic + 0.8 g dap`,
- * `honey 200 g`, `racked 4.2 l`, `smells of eggs`, `yesterday 18:40 1.062`, `note rain`. A line with a number or a deed in it is
+ * `honey 200 g`, `racked 4.2 l`, `smells of eggs`, `yesterday 18:40 1.062`, `note rain`, `next time: colder`. A line with a number or a deed in it is
  * understood, or asked about; only one that begins with `note`, or holds neither, is a note.
  *
  * @throws DipAsk with likelier lines to press, Refusal with a sentence for what is said clearly but cannot be
@@ -194,6 +195,8 @@ export function readDipLine(typed: string, context: DipContext): DipReading {
     if (text === '') throw new Refusal('A note of nothing; write what is to be remembered behind it.');
     return note(text, context.now);
   }
+  const next = /^next time\b[:,\s]*(?=\S)/i.exec(original);
+  if (next !== null) return note(original.slice(next[0].length), context.now, 'next time');
   const { at, rest } = takeTime(line.replace(/\bw\/\s*/g, 'with '), context.now, context.locale);
   if (rest === '') throw new Refusal('That is a time without a happening; add one, such as “yesterday 1.062”.');
   const start = line.indexOf(rest);

@@ -1,2 +1,2 @@
 /* What labels for bottles and vessels say; the pages that they are printed on stand apart, and are loaded when they are wanted. */
-export { containsLine, eachBottleMl, labelLines, vesselLines } from './lines.ts';
+export { eachBottleMl, labelLines, vesselLines } from './lines.ts';

@@ -8,7 +8,7 @@ const PT_PER_MM = 72 / 25.4;
 const pt = (mm: number): number => mm * PT_PER_MM;
 const PADDING_MM = 2.5;
 
-export interface PrintedLabel {
+interface PrintedLabel {
   laid: LaidLabel;
   placed: Placed;
 }

@@ -6,7 +6,8 @@ import { Refusal } from '@hollow-bell/core/quantities';
 import type { Sentence } from '@hollow-bell/core/quantities';
 import type { EventContent, PrimingId } from '@hollow-bell/core/record';
 import { bubblingOf, wantsFreshYeast, whyNoGas, whyNotBottle, whyNotPrime } from '@hollow-bell/core/watch';
-import { computed, ref } from 'vue';
+import { computed, inject, provide, ref } from 'vue';
+import type { InjectionKey } from 'vue';
 import { useBatch } from '../stores/batch.ts';
 import { usePractice } from '../stores/practice.ts';
 import { useShelf } from '../stores/shelf.ts';
@@ -28,15 +29,15 @@ export interface PrimeChoice {
 }
 
 const UNCOUNTED = 999;
+const TABLE_SUGAR: PrimeChoice = { key: 'sucrose', label: 'table sugar', what: 'sucrose', name: 'table sugar' };
 const SUGARS: PrimeChoice[] = [
-  { key: 'sucrose', label: 'table sugar', what: 'sucrose', name: 'table sugar' },
+  TABLE_SUGAR,
   { key: 'monohydrate', label: 'dextrose, as sold', what: 'dextrose monohydrate', name: 'dextrose' },
   { key: 'anhydrous', label: 'dextrose without water', what: 'dextrose anhydrous', name: 'dextrose' },
 ];
 const LOSS_L = 0.1;
 
-/** The bottling that is planned for the batch that is open. */
-export function useBottling() {
+function planned() {
   const store = useBatch();
   const shelf = useShelf();
   const house = usePractice();
@@ -68,7 +69,6 @@ export function useBottling() {
   });
   const plannedL = computed(() => store.figures?.volumeL ?? null);
   const volumeL = computed(() => measuredL.value ?? store.view?.volumeL ?? 0);
-  const isMeasured = computed(() => measuredL.value !== null);
 
   const sugars = computed<PrimeChoice[]>(() => [
     ...SUGARS,
@@ -81,7 +81,7 @@ export function useBottling() {
       return [{ key: id, label, what: detail.family, name, fermentable: detail.composition.sugar, lotId: id }];
     }),
   ]);
-  const sugar = computed(() => sugars.value.find(({ key }) => key === sugarKey.value) ?? SUGARS[0]!);
+  const sugar = computed(() => sugars.value.find(({ key }) => key === sugarKey.value) ?? TABLE_SUGAR);
 
   const ready = computed<ReadyRow[]>(() => {
     const own = shelf.standing.flatMap(({ item: { id, name, stockG, detail }, takenG }): ReadyRow[] => {
@@ -167,7 +167,7 @@ export function useBottling() {
   };
 
   const fillL = computed(() => Math.max(0, volumeL.value - (lostL.value ?? 0) + (prime.value?.syrupWaterL ?? 0)));
-  const crate = computed<CratePlan | null>(() => {
+  const crate = computed<CratePlan<ReadyRow> | null>(() => {
     refused.value = null;
     return tried(() => planCrate(fillL.value, ready.value, bubbling.value, isAgain.value, gasIn));
   });
@@ -254,7 +254,7 @@ export function useBottling() {
     fresh,
     plannedL,
     volumeL,
-    isMeasured,
+    awaits: computed(() => isSparkling.value && measuredL.value === null),
     ready,
     prime,
     crate,
@@ -266,4 +266,21 @@ export function useBottling() {
     piecesFor,
     events,
   };
+}
+
+type Bottling = ReturnType<typeof planned>;
+const KEY: InjectionKey<Bottling> = Symbol('the bottling that is planned');
+
+/** The bottling that is planned for the batch that is open, for this part and those within it. */
+export function useBottling(): Bottling {
+  const bottling = planned();
+  provide(KEY, bottling);
+  return bottling;
+}
+
+/** The same, within a part of it. */
+export function useBottlingHere(): Bottling {
+  const bottling = inject(KEY);
+  if (bottling === undefined) throw new Error('no bottling is planned around this part');
+  return bottling;
 }

@@ -1,30 +1,27 @@
 <script setup lang="ts">
-import { YEAR_LIMIT_L, byDrinking, ripenessOf } from '@hollow-bell/core/cellar';
+import { byDrinking, ripenessOf } from '@hollow-bell/core/cellar';
 import { DAY_MS } from '@hollow-bell/core/quantities';
 import { useNow } from '@vueuse/core';
 import { computed, onMounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { api } from '../api/client.ts';
 import AgainForm from '../parts/cellar/AgainForm.vue';
-import BottleOutForm from '../parts/cellar/BottleOutForm.vue';
 import CellarShelves from '../parts/cellar/CellarShelves.vue';
 import ComparePanel from '../parts/cellar/ComparePanel.vue';
-import NextTime from '../parts/cellar/NextTime.vue';
+import ShelfDetail from '../parts/cellar/ShelfDetail.vue';
+import YearLine from '../parts/cellar/YearLine.vue';
 import TastingForm from '../parts/cellar/TastingForm.vue';
-import TastingList from '../parts/cellar/TastingList.vue';
 import MakerDialog from '../parts/fields/MakerDialog.vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
-import { useCellar, useRecipes } from '../stores/cellar.ts';
-import { usePractice } from '../stores/practice.ts';
+import { recipeOf, useCellar, useRecipes } from '../stores/cellar.ts';
 import { useWriting } from '../stores/writing.ts';
 
 const cellar = useCellar();
 const recipes = useRecipes();
-const house = usePractice();
 const writing = useWriting();
 const router = useRouter();
-const { show, money } = useReader();
+const { show } = useReader();
 const { refusal, busy, attempt } = useAttempt({ isForm: false });
 const clock = useNow({ interval: 60_000 });
 const now = computed(() => clock.value.getTime());
@@ -70,32 +67,10 @@ const keepRecipe = (): Promise<boolean> =>
     const each = chosen.value;
     if (each === null) return;
     const batch = await api.batch(each.id);
-    const note = each.shelf.nextTime.map(({ text }) => `Next time: ${text}`).join('\n');
-    await recipes.put(
-      {
-        id: crypto.randomUUID(),
-        name: each.name,
-        tags: [each.style].filter((tag) => tag !== '' && tag.length <= 40),
-        note,
-        must: batch.plan.must,
-        fromBatch: each.id,
-      },
-      0,
-    );
+    const recipe = recipeOf(each.id, each.name, batch.plan.must, each.shelf.nextTime);
+    await recipes.put({ ...recipe, tags: each.style === '' || each.style.length > 40 ? [] : [each.style] }, 0);
     await router.push({ name: 'recipes' });
   });
-
-const year = computed(() => new Date(now.value).getFullYear());
-const madeL = computed(() =>
-  cellar.shelves
-    .filter(({ shelf }) => new Date(shelf.bottledAt).getFullYear() === year.value)
-    .reduce((sum, { shelf }) => sum + shelf.filledL, 0),
-);
-const spent = computed(() =>
-  cellar.shelves
-    .filter(({ shelf }) => new Date(shelf.bottledAt).getFullYear() === year.value)
-    .reduce((sum, { cost }) => sum + (cost?.total ?? 0), 0),
-);
 </script>
 
 <template>
@@ -141,74 +116,17 @@ const spent = computed(() =>
       Press the rings of two batches or more to lay them side by side{{ sides.length === 1 ? ': one is chosen' : '' }}.
     </p>
 
-    <div v-if="chosen !== null" class="below detail" data-test="shelf-detail">
-      <div class="stack">
-        <h2>
-          {{ chosen.name }}<span class="quiet">, {{ chosen.style }}</span>
-        </h2>
-        <dl class="facts">
-          <dt>alcohol</dt>
-          <dd>{{ show('abv', chosen.shelf.went.abv) }}</dd>
-          <dt>went in at</dt>
-          <dd>{{ show('sg', chosen.shelf.went.sg) }}</dd>
-          <dt>sugar</dt>
-          <dd>{{ show('gPerL', chosen.shelf.went.sugarGPerL) }}</dd>
-          <dt>gas</dt>
-          <dd>
-            {{ chosen.shelf.went.gas === null ? 'still' : `${show('volumes', chosen.shelf.went.gas.high)}, ${chosen.shelf.went.gas.word}` }}
-          </dd>
-          <dt>sulfite given</dt>
-          <dd>{{ show('mgPerL', chosen.shelf.went.so2MgPerL) }}</dd>
-          <dt>names on the label</dt>
-          <dd>{{ chosen.shelf.allergens.length === 0 ? 'none' : chosen.shelf.allergens.join(', ') }}</dd>
-          <dt>a bottle cost</dt>
-          <dd data-test="cost">
-            {{ chosen.cost === null ? 'unknown' : money(chosen.cost.perBottle)
-            }}<span v-if="chosen.cost !== null && chosen.cost.unpriced.length > 0" class="small quiet">
-              without {{ chosen.cost.unpriced.join(', ') }}</span
-            >
-          </dd>
-          <dt>drink</dt>
-          <dd>
-            from {{ show('day', chosen.shelf.window.restsUntil) }}, best {{ show('day', chosen.shelf.window.bestFrom) }} to
-            {{ show('day', chosen.shelf.window.bestTo) }}, by
-            {{ show('day', chosen.shelf.window.drinkBy) }}
-          </dd>
-          <template v-if="chosen.shelf.place !== null"
-            ><dt>lies</dt>
-            <dd>{{ chosen.shelf.place }}</dd></template
-          >
-        </dl>
-        <BottleOutForm :key="chosen.id" :batch-id="chosen.id" :left="chosen.shelf.left" @written="cellar.load()" />
-        <p class="small">
-          <RouterLink :to="{ name: 'batch', params: { id: chosen.id } }">Its record</RouterLink> ·
-          <RouterLink :to="{ name: 'label', params: { id: chosen.id } }">Labels</RouterLink> ·
-          <button type="button" class="link" @click="begin">Make it again</button> ·
-          <button type="button" class="link" @click="keepRecipe">Keep as a recipe</button>
-        </p>
-      </div>
-      <div class="stack">
-        <h2>What was said of it</h2>
-        <TastingList :tastings="chosen.shelf.tastings" />
-      </div>
-      <NextTime
-        :key="chosen.id"
-        :batch-id="chosen.id"
-        :notes="chosen.shelf.nextTime"
-        :wants-verdict="chosen.shelf.wantsVerdict"
-        @written="cellar.load()"
-      />
-    </div>
-    <p class="small quiet year">
-      {{ year }}: {{ show('volumeL', madeL) }} bottled for {{ money(spent) }}.
-      <span v-if="house.practice.region === 'us'"
-        >The federal limit without a permit is {{ show('volumeL', YEAR_LIMIT_L.one) }} for one adult,
-        {{ show('volumeL', YEAR_LIMIT_L.household) }} for a household, never for sale; your state may say less.</span
-      >
-      <span v-else
-        >How much a household may make, and whether it is to be told, differs from country to country: ask yours. Never for sale.</span
-      >
-    </p>
+    <ShelfDetail
+      v-if="chosen !== null"
+      :key="chosen.id"
+      :each="chosen"
+      class="below"
+      data-test="shelf-detail"
+      @written="cellar.load()"
+      @again="begin"
+      @keep="keepRecipe"
+    />
+    <YearLine :shelves="cellar.shelves" :now="now" />
 
     <MakerDialog v-if="tasting && chosen !== null" :title="`Tasting: ${chosen.name}`" width="min(640px, 94vw)" @close="tasting = false">
       <TastingForm
@@ -253,29 +171,7 @@ header {
   border-top: 1px solid var(--rule);
 }
 
-.detail {
-  display: grid;
-  grid-template-columns: minmax(0, 1.2fr) minmax(0, 1fr) minmax(0, 1fr);
-  gap: 14px 34px;
-}
-
-.facts {
-  display: grid;
-  grid-template-columns: auto minmax(0, 1fr);
-  gap: 2px 16px;
-}
-
-dt {
-  color: var(--soot-2);
-}
-
 .empty {
   padding: 30px 0;
-}
-
-@media (max-width: 900px) {
-  .detail {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

@@ -1,4 +1,5 @@
 import type { KeptRecipe, Recipe, ShelvedBatch } from '@hollow-bell/contract';
+import type { MustPlan } from '@hollow-bell/core/must';
 import { defineStore } from 'pinia';
 import { shallowRef } from 'vue';
 import { api } from '../api/client.ts';
@@ -35,4 +36,14 @@ export const useRecipes = defineStore('recipes', () => {
     recipes.value = recipes.value.filter(({ recipe }) => recipe.id !== id);
   }
   return { recipes, load, ...state, put, remove };
+});
+
+/** A batch's plan as a recipe, with what was noted for the next time. */
+export const recipeOf = (fromBatch: string, name: string, must: MustPlan, notes: readonly { readonly text: string }[]): Recipe => ({
+  id: crypto.randomUUID(),
+  name,
+  tags: [],
+  note: notes.map(({ text }) => `Next time: ${text}`).join('\n'),
+  must,
+  fromBatch,
 });

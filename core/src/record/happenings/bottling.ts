@@ -76,10 +76,8 @@ function stirIn({ liquid, history }: Folding, prime: Immutable<Prime>, volumeL: 
 }
 
 /** What was primed, L: no more than was measured, and no more than what went into bottles and what is said to be left. */
-export const primedL = (
-  { bottles, leftL }: { bottles: readonly Immutable<BottleRow>[]; leftL?: number | undefined },
-  measuredL: number,
-): number => Math.min(measuredL, litersIn(bottles) + (leftL ?? 0)) || measuredL;
+const primedL = ({ bottles, leftL }: { bottles: readonly Immutable<BottleRow>[]; leftL?: number | undefined }, measuredL: number): number =>
+  Math.min(measuredL, litersIn(bottles) + (leftL ?? 0)) || measuredL;
 
 /** Mead closed into bottles or a keg, with the sugar that is to make its gas. */
 export const bottling = happening({

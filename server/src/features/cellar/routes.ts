@@ -15,7 +15,7 @@ interface Cellar {
 }
 
 /** What the shelf says of prices. */
-export function pricesOf(items: readonly ShelfItem[]): Prices {
+function pricesOf(items: readonly ShelfItem[]): Prices {
   const perKg = items.flatMap(({ id, pricePerKg }): [string, number][] => (pricePerKg === null ? [] : [[id, pricePerKg]]));
   const each = items.flatMap(({ id, detail }): [string, number][] =>
     'priceEach' in detail && detail.priceEach !== undefined ? [[id, detail.priceEach]] : [],

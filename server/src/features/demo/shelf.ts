@@ -93,7 +93,7 @@ export function demoShelf(now: number): ShelfItem[] {
     return item(n, name, stockG, { kind: 'nutrient', ammoniumN, aminoN, gPerTeaspoon }, { pricePerKg });
   };
   return [
-    honey('linden avenue', 1, 19_500, 0.171, 'two buckets from July, set'),
+    honey('linden avenue', 1, 22_000, 0.171, 'two buckets from July, set'),
     honey('heather moor', 2, 11_000, 0.19, 'jelly; warm it'),
     honey('borage field', 3, 8_000, MEAN_HONEY.moisture, 'clear'),
     fruit(4, 'gooseberry', 4_200, 3.2, 'frozen in bags'),

@@ -48,7 +48,9 @@ const DEEDS: readonly Deed[] = [
   { pattern: /^(dumped|discarded|threw (?:it )?(?:away|out)|poured (?:it )?away)\b/, read: readDumped },
   { pattern: /^(bottled)\b/, read: readBottled },
   { pattern: /^(opened|tapped)\b/, read: readBottleOut('opened') },
-  { pattern: /^(broke|burst)\b/, read: readBottleOut('broken') },
+  { pattern: /^(broke)\b/, read: readBottleOut('broken') },
+  { pattern: /^(burst)\b/, read: readBottleOut('burst') },
+  { pattern: /^(leaked)\b/, read: readBottleOut('leaked') },
   {
     pattern: /^(gave away|gave(?= (?:an?|one|two|three|four|five|six|\d+)(?: bottles?)?(?: away| to\b|$)))\b/,
     read: readBottleOut('given'),

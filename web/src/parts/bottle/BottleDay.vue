@@ -26,7 +26,7 @@ interface Kept {
   contactMin: number | null;
   soakMin: number | null;
 }
-const { draft, keep } = useDraft<Kept>(`bottle-day-${store.batch?.id ?? ''}`, `${store.batch?.id ?? ''}`);
+const { draft, keep } = useDraft<Kept>(`bottle-day-${store.batch?.id ?? ''}`, store.batch?.id ?? '');
 const kept = ref<Kept>(draft.value ?? { done: [], doseMl: null, contactMin: null, soakMin: null });
 function change(over: Partial<Kept>): void {
   kept.value = { ...kept.value, ...over };

@@ -9,6 +9,7 @@ import { useReader } from '../../composables/useReader.ts';
 import { useBatch } from '../../stores/batch.ts';
 import { usePractice } from '../../stores/practice.ts';
 import BottleOutForm from '../cellar/BottleOutForm.vue';
+import CountsForm from './CountsForm.vue';
 import FigureValue from '../figures/FigureValue.vue';
 import QuantityField from '../fields/QuantityField.vue';
 import SentenceText from '../figures/SentenceText.vue';
@@ -23,6 +24,11 @@ const gas = computed(() => gasOf(store.ledger));
 const standAtC = ref<number | null>(house.practice.roomTempC);
 const window = computed(() => windowOf(store.ledger));
 const isAlarm = computed(() => ['glass in doubt', 'moving again'].includes(store.state.phase));
+const correcting = ref(false);
+const lastBottling = computed(() => {
+  const standing = store.log.find((entry) => !entry.withdrawn && entry.standing.kind === 'bottling')?.standing;
+  return standing?.kind === 'bottling' ? standing : null;
+});
 const primed = computed(() => bottled.value?.fillings.some(isPrimed) === true);
 const pressure = computed(() =>
   gas.value === null || standAtC.value === null
@@ -61,6 +67,10 @@ const pressure = computed(() =>
             <span>left</span><b data-test="left">{{ bottlesLeft(store.ledger) }}</b>
           </p>
         </div>
+        <CountsForm v-if="correcting && lastBottling !== null" :bottling="lastBottling" @close="correcting = false" />
+        <button v-else-if="lastBottling !== null" type="button" class="link small" @click="correcting = true">
+          Counted or measured wrongly?
+        </button>
         <BottleOutForm v-if="store.batch !== null" :batch-id="store.batch.id" :left="bottlesLeft(store.ledger)" />
         <p v-if="window !== null" class="small quiet">
           Rests until {{ show('day', window.restsUntil) }}, best from {{ show('day', window.bestFrom) }} to

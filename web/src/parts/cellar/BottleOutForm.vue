@@ -31,6 +31,8 @@ type Deed = (typeof DEEDS)[number]['value'];
 const deed = ref<Deed>('opened');
 const count = ref<number | null>(1);
 const to = ref('');
+const isBack = ref(false);
+const mayComeBack = computed(() => deed.value === 'opened' || deed.value === 'given');
 const isPlace = computed(() => deed.value === 'moved');
 const hasText = computed(() => deed.value === 'given' || isPlace.value);
 
@@ -40,7 +42,15 @@ function content(): EventContent {
   if (deed.value === 'moved') return { kind: 'moved', payload: { to: text } };
   if (deed.value === 'found') return { kind: 'bottleFound', payload: { count: many } };
   if (deed.value === 'kept') return { kind: 'bottleKept', payload: { count: many, until: null } };
-  return { kind: 'bottleOut', payload: { count: many, end: deed.value, ...(deed.value === 'given' && text !== '' ? { to: text } : {}) } };
+  return {
+    kind: 'bottleOut',
+    payload: {
+      count: many,
+      end: deed.value,
+      ...(deed.value === 'given' && text !== '' ? { to: text } : {}),
+      ...(mayComeBack.value && isBack.value ? { back: true } : {}),
+    },
+  };
 }
 async function write(): Promise<void> {
   const event = content();
@@ -61,6 +71,7 @@ async function write(): Promise<void> {
       ><span class="small quiet">{{ isPlace ? 'where to' : 'to whom' }}</span
       ><input v-model="to" class="line-input" maxlength="80"
     /></label>
+    <label v-if="mayComeBack" class="back small"><input v-model="isBack" type="checkbox" /> the empty is back</label>
     <WhenField v-model="at" />
     <el-button native-type="submit" :loading="busy" :disabled="blocked || (isPlace && to.trim() === '')">Write it</el-button>
     <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
@@ -73,6 +84,13 @@ async function write(): Promise<void> {
   grid-template-columns: repeat(auto-fit, minmax(120px, 1fr));
   gap: 6px 16px;
   align-items: end;
+}
+
+.back {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  min-height: 40px;
 }
 
 .refusal {

@@ -1,19 +1,16 @@
 <script setup lang="ts">
 import type { ShelvedBatch } from '@hollow-bell/contract';
-import { ripenessOf } from '@hollow-bell/core/cellar';
-import type { Ripeness } from '@hollow-bell/core/cellar';
-import type { Bell } from '@hollow-bell/core/rounds';
 import { DAY_MS } from '@hollow-bell/core/quantities';
 import { useElementSize } from '@vueuse/core';
 import { computed, useTemplateRef } from 'vue';
 import { useReader } from '../../composables/useReader.ts';
-import BellMark from '../rounds/BellMark.vue';
 import CellarPlank from './CellarPlank.vue';
+import ShelfName from './ShelfName.vue';
 import { timeAxis } from './timeAxis.ts';
 
 const props = defineProps<{ shelves: readonly ShelvedBatch[]; now: number; chosen: string; compared: readonly string[] }>();
 const emit = defineEmits<{ choose: [id: string]; compare: [id: string] }>();
-const { show, reader } = useReader();
+const { reader } = useReader();
 const room = useTemplateRef<HTMLElement>('room');
 const { width } = useElementSize(room);
 const wide = computed(() => Math.max(340, width.value));
@@ -30,35 +27,6 @@ const axis = computed(() => {
     reader.value.locale,
   );
 });
-const BELL: Record<Ripeness, Bell> = {
-  rests: 'muffled',
-  drink: 'still',
-  best: 'still',
-  fading: 'swinging',
-  past: 'swinging',
-  gone: 'still',
-};
-const bellOf = ({ shelf }: ShelvedBatch): Bell =>
-  shelf.isAlarm
-    ? 'cracked'
-    : shelf.late > 0 || (shelf.firstOutBy !== null && shelf.firstOutBy > props.now)
-      ? 'swinging'
-      : BELL[ripenessOf(shelf, props.now)];
-function told({ shelf }: ShelvedBatch): string {
-  switch (ripenessOf(shelf, props.now)) {
-    case 'gone':
-      return shelf.wantsVerdict ? 'all gone; its word is missing' : 'all gone';
-    case 'rests':
-      return `rests until ${show('day', shelf.window.restsUntil)}`;
-    case 'past':
-      return 'past its time';
-    case 'best':
-      return 'at its best';
-    case 'fading':
-    case 'drink':
-      return `by ${show('day', shelf.firstOutBy !== null && shelf.firstOutBy > props.now ? shelf.firstOutBy : shelf.window.drinkBy)}`;
-  }
-}
 const falls = ({ shelf }: ShelvedBatch): string => {
   if (shelf.late === 0 || shelf.pace === null) return '';
   const days = Math.round(shelf.pace.everyMs / DAY_MS);
@@ -82,27 +50,14 @@ const falls = ({ shelf }: ShelvedBatch): string => {
     </div>
     <ol>
       <li v-for="each in shelves" :key="each.id" :class="{ here: each.id === chosen }" :data-shelf="each.name">
-        <div class="name">
-          <button type="button" class="choose" :aria-pressed="each.id === chosen" @click="emit('choose', each.id)">
-            <BellMark :bell="bellOf(each)" />
-            <span
-              ><b>{{ each.name }}</b
-              ><span class="small quiet"
-                ><b>{{ each.shelf.left }}</b> of {{ each.shelf.filled }} left, {{ told(each) }}</span
-              ></span
-            >
-          </button>
-          <button
-            type="button"
-            class="mark"
-            :aria-pressed="compared.includes(each.id)"
-            :aria-label="`Compare ${each.name}`"
-            :title="`Compare ${each.name}`"
-            @click="emit('compare', each.id)"
-          >
-            <i :class="compared.includes(each.id) ? `n${compared.indexOf(each.id) % 4}` : ''" />
-          </button>
-        </div>
+        <ShelfName
+          :each="each"
+          :now="now"
+          :chosen="chosen"
+          :compared="compared"
+          @choose="emit('choose', $event)"
+          @compare="emit('compare', $event)"
+        />
         <div ref="room" class="scroller">
           <span v-if="falls(each) !== ''" class="falls small">{{ falls(each) }}</span>
           <CellarPlank
@@ -110,7 +65,7 @@ const falls = ({ shelf }: ShelvedBatch): string => {
             :axis="axis"
             :width="wide"
             :now="now"
-            :title="`${each.name}: ${each.shelf.left} left, ${told(each)}`"
+            :title="`${each.name}: ${each.shelf.left} of ${each.shelf.filled} left`"
           />
           <i class="today" :style="{ left: `${axis.x(now)}px` }" />
         </div>
@@ -140,76 +95,6 @@ li {
 
 .here {
   border-color: var(--bronze);
-}
-
-.name {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 44px;
-  align-items: center;
-}
-
-.choose {
-  display: grid;
-  grid-template-columns: 30px minmax(0, 1fr);
-  gap: 4px;
-  align-items: center;
-  min-height: 52px;
-  padding: 4px 0 4px 6px;
-  border: 0;
-  background: none;
-  color: inherit;
-  font: inherit;
-  line-height: 1.3;
-  text-align: left;
-  cursor: pointer;
-}
-
-.choose span {
-  display: grid;
-  overflow-wrap: anywhere;
-}
-
-.choose .small b {
-  color: var(--soot);
-}
-
-.choose .small {
-  display: block;
-}
-
-.mark {
-  display: grid;
-  place-items: center;
-  width: 44px;
-  height: 44px;
-  border: 0;
-  background: none;
-  cursor: pointer;
-}
-
-.mark i {
-  width: 13px;
-  height: 13px;
-  border: 1.6px solid var(--soot-3);
-  border-radius: 50%;
-}
-
-.mark .n0 {
-  border-color: var(--soot);
-  background: var(--soot);
-}
-
-.mark .n1 {
-  border: 3px solid var(--madder);
-}
-
-.mark .n2 {
-  border-color: var(--verdigris);
-  background: var(--verdigris);
-}
-
-.mark .n3 {
-  border: 3px solid var(--wax);
 }
 
 .today {

@@ -42,7 +42,7 @@ async function write(): Promise<void> {
       ...(Object.keys(filled).length === 0 ? {} : { sheet: filled }),
       ...(score.value === null ? {} : { score: { value: score.value, of: scale.value } }),
       ...(drinks.value === '' ? {} : { drinks: drinks.value }),
-      ...(props.isBlind === true ? { blind: true } : {}),
+      ...(props.isBlind ? { blind: true } : {}),
     },
   };
   const { at: then = Date.now() } = when.value;

@@ -4,12 +4,14 @@ import { ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { useAttempt } from '../../composables/useAttempt.ts';
 import { useBatch } from '../../stores/batch.ts';
+import { recipeOf, useRecipes } from '../../stores/cellar.ts';
 import { useKept } from '../../stores/kept.ts';
 import MakerDialog from '../fields/MakerDialog.vue';
 import AgainForm from '../cellar/AgainForm.vue';
 
 const store = useBatch();
 const kept = useKept();
+const recipes = useRecipes();
 const router = useRouter();
 const { refusal, busy, attempt } = useAttempt();
 const open = ref<'name' | 'again' | 'delete' | null>(null);
@@ -33,12 +35,20 @@ async function decide(fate: Fate): Promise<void> {
   if (await attempt(() => kept.write({ what: 'fate', id: batch.id, name: batch.name, fate })))
     await router.push({ name: 'batches', query: { shows: fate } });
 }
+/** Its plan, kept without a batch, with what was noted for the next time. */
+async function keepRecipe(): Promise<void> {
+  const { batch } = store;
+  if (batch === null) return;
+  if (await attempt(() => recipes.put(recipeOf(batch.id, batch.name, batch.plan.must, store.ledger.history.nextTime), 0)))
+    await router.push({ name: 'recipes' });
+}
 </script>
 
 <template>
   <p class="life small no-print">
     <button type="button" class="link" @click="ask('name')">Rename</button>
     <button type="button" class="link" @click="ask('again')">Make it again</button>
+    <button type="button" class="link" @click="keepRecipe">Keep as a recipe</button>
     <button type="button" class="link" @click="decide('archived')">Put away</button>
     <button type="button" class="link" @click="ask('delete')">Delete</button>
     <span v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</span>

@@ -21,7 +21,7 @@ export type Given = Record<string, number | string | null>;
 export interface Act {
   id: string;
   label: string;
-  group: 'Liquid' | 'Into it' | 'Done to it' | 'Bottles';
+  group: 'Liquid' | 'Into it' | 'Done to it' | 'Bottles' | 'Words';
   /** Whether there is anything to do it to. */
   isOpen: (ledger: Ledger) => boolean;
   asks: readonly AskedFor[];
@@ -84,8 +84,23 @@ const bottles = (end: BottleEnd, label: string): Act => ({
   make: (given) => [{ kind: 'bottleOut', payload: { count: num(given, 'count'), end } }],
 });
 
+/** Words that gather where the batch is looked back at. */
+const said = (mark: 'next time' | 'tasting', label: string, placeholder: string): Act => ({
+  id: mark,
+  label,
+  group: 'Words',
+  isOpen: () => true,
+  asks: [{ is: 'text', name: 'text', label: 'in words', placeholder, needed: true }],
+  make: (given) =>
+    mark === 'tasting'
+      ? [{ kind: 'tasting', payload: { words: word(given, 'text') } }]
+      : [{ kind: 'note', payload: { text: word(given, 'text'), mark } }],
+});
+
 /** Every act that has no form of its own on a station. */
 export const ACTS: readonly Act[] = [
+  said('next time', 'Next time', 'what to do otherwise'),
+  said('tasting', 'Tasted', 'what it says'),
   {
     id: 'lost',
     label: 'Lost, sampled, drunk',

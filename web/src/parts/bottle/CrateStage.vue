@@ -1,0 +1,139 @@
+<script setup lang="ts">
+import { containerOf } from '@hollow-bell/core/carbonate';
+import { useElementSize } from '@vueuse/core';
+import { computed, useTemplateRef } from 'vue';
+import { useBottlingHere } from '../../composables/useBottling.ts';
+import { useReader } from '../../composables/useReader.ts';
+import { liquidColor } from '../../look/liquidColor.ts';
+import { useBatch } from '../../stores/batch.ts';
+import QuantityField from '../fields/QuantityField.vue';
+import SentenceText from '../figures/SentenceText.vue';
+import BellMark from '../rounds/BellMark.vue';
+import BottleGroup from './BottleGroup.vue';
+import { silhouetteOf } from './silhouette.ts';
+
+/** The bottles of the crate on their floor, to scale; those that bear it are filled, the others barred. */
+const store = useBatch();
+const { show } = useReader();
+const { isSparkling, where, counts, ready, crate, awaits, fillWith, gramsFor, piecesFor } = useBottlingHere();
+const color = computed(() =>
+  liquidColor(
+    store.ledger.history.pours
+      .filter(({ family }) => ['fruit', 'juice', 'honey'].includes(family))
+      .toSorted((a, b) => Number(a.family === 'honey') - Number(b.family === 'honey'))
+      .map(({ name }) => name),
+  ),
+);
+const floor = useTemplateRef<HTMLElement>('floor');
+const { width } = useElementSize(floor);
+/** Everything on one floor, as large as it fits. */
+const scale = computed(() => {
+  const shapes = ready.value.map((row) => ({ ...silhouetteOf(row.kind, row.sizeMl), many: Math.min(4, Math.max(1, row.have)) }));
+  const tallest = Math.max(1, ...shapes.map(({ heightCm }) => heightCm));
+  const wide = shapes.reduce((sum, { widthCm, many }) => sum + widthCm * (1 + 0.62 * (many - 1)), 0);
+  const isPhone = width.value < 500;
+  return Math.min((isPhone ? 130 : 190) / tallest, isPhone ? 8 : Math.max(3.2, (width.value - 30 * shapes.length) / Math.max(1, wide)));
+});
+</script>
+
+<template>
+  <div ref="floor" class="crate">
+    <div v-for="each in crate?.rows ?? []" :key="each.row.key" class="kind" :data-kind="`${each.row.sizeMl} ${each.row.kind}`">
+      <BottleGroup
+        :kind="each.row.kind"
+        :closure="each.row.closure"
+        :size-ml="each.row.sizeMl"
+        :filled="each.count"
+        :empty="each.row.isCounted ? each.row.have - each.count : Number(each.count === 0)"
+        :scale="scale"
+        :color="color"
+        :is-barred="each.barred !== null"
+        :is-dashed="awaits"
+        :title="`${each.count} of ${show('bottleMl', each.row.sizeMl)}, ${containerOf(each.row.kind ?? 'other').name}`"
+      />
+      <div class="told">
+        <p class="count">
+          <BellMark :bell="each.barred === null ? 'still' : each.holds === 'again' ? 'swinging' : 'cracked'" />
+          <b v-if="each.barred !== null" class="number-field">0</b>
+          <QuantityField
+            v-else
+            :model-value="each.row.wanted ?? each.count"
+            kind="count"
+            :label="`bottles of ${show('bottleMl', each.row.sizeMl)}`"
+            hide-label
+            class="number-field"
+            @update:model-value="counts = { ...counts, [each.row.key]: $event }"
+          />
+          <span v-if="each.row.isCounted" class="small quiet">of {{ each.row.have }}</span>
+        </p>
+        <p class="small quiet">
+          {{ show('bottleMl', each.row.sizeMl) }} {{ containerOf(each.row.kind ?? 'other').name }}, {{ each.row.closure }}
+        </p>
+        <p v-if="each.barred !== null" class="small" :class="{ refusal: each.holds !== 'again' }">
+          <SentenceText :sentence="each.barred" />
+        </p>
+        <p v-else-if="isSparkling && each.rating !== null && Number.isFinite(each.rating)" class="small">
+          bears {{ show('volumes', each.rating) }}
+        </p>
+        <p v-if="isSparkling && where === 'each' && each.barred === null" class="small">
+          {{ piecesFor(each.row.sizeMl) === null ? show('massG', gramsFor(each.row.sizeMl)) : `${piecesFor(each.row.sizeMl)} pieces` }}
+          into each
+        </p>
+        <button v-if="each.barred === null" type="button" class="link small" @click="fillWith(each.row.key)">as many as fit</button>
+      </div>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.crate {
+  display: flex;
+  flex-wrap: nowrap;
+  align-items: flex-start;
+  gap: 14px 18px;
+}
+
+.kind {
+  display: grid;
+  grid-template-rows: 210px auto;
+  align-items: end;
+  flex: none;
+  width: min-content;
+  min-width: 122px;
+}
+
+.told {
+  display: grid;
+  gap: 1px;
+  align-self: start;
+  padding-top: 6px;
+  border-top: 2px solid var(--soot);
+}
+
+.count {
+  display: flex;
+  white-space: nowrap;
+  align-items: center;
+  gap: 6px;
+}
+
+.number-field {
+  width: 58px;
+  font-size: 20px;
+  font-weight: 700;
+}
+
+@media (max-width: 720px) {
+  .crate {
+    display: grid;
+    grid-template-columns: repeat(2, minmax(0, 1fr));
+    align-items: end;
+  }
+
+  .kind {
+    grid-template-rows: auto auto;
+    align-self: start;
+    width: auto;
+  }
+}
+</style>
