@@ -1,5 +1,5 @@
 import type { BottledCost, CellarShelf } from '@hollow-bell/core/cellar';
-import { id, list, maybe, nameShape, orNull, own, record, text, textOrNone, whole } from '@hollow-bell/core/quantities';
+import { choice, id, list, maybe, nameShape, orNull, own, record, text, textOrNone, whole } from '@hollow-bell/core/quantities';
 import type { Fit } from '@hollow-bell/core/quantities';
 import { figure, mustPlanShape, phaseShape } from './batches.ts';
 
@@ -16,15 +16,17 @@ export type ShelvedBatch = Fit<typeof shelvedBatchShape>;
 export const cellarShape = record({ shelves: list(shelvedBatchShape, 0, 100_000) });
 
 const tag = text(40, { whenLong: 'A tag has at most 40 letters.' });
-/** A plan that is kept without a batch. */
-export const recipeShape = record({
-  id,
+const recipeFields = {
   name: nameShape,
   tags: list(tag, 0, 12, { whenMany: 'A recipe has at most 12 tags.' }),
   note: textOrNone(4000),
   must: mustPlanShape,
-  fromBatch: orNull(id),
-});
+} as const;
+/** A plan that is kept without a batch. */
+const recipeShape = record({ id, ...recipeFields, fromBatch: orNull(id) });
+/** The same as an open file; its published schema is made from this. */
+export const recipeFileShape = record({ format: choice('hollow-bell-recipe'), version: choice(1), ...recipeFields });
+export type RecipeFile = Fit<typeof recipeFileShape>;
 export type Recipe = Fit<typeof recipeShape>;
 /** With the batches that were made from it. */
 export const keptRecipeShape = record({

@@ -16,8 +16,8 @@ export type {
 } from './batches.ts';
 export type { BodyOf } from './bodies.ts';
 export type { CalendarAddress } from './calendar.ts';
-export { recipeShape } from './cellar.ts';
-export type { KeptRecipe, Recipe, ShelvedBatch } from './cellar.ts';
+export { recipeFileShape } from './cellar.ts';
+export type { KeptRecipe, Recipe, RecipeFile, ShelvedBatch } from './cellar.ts';
 export type { NewEvent } from './events.ts';
 export { FLOAT_SLOT_MS, PROBE_SLOT_MS, floatRefusal, probeRefusal } from './float.ts';
 export type { FloatAnswer, FloatDevice, FloatPost, MadeFloat } from './float.ts';

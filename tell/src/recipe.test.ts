@@ -1,4 +1,4 @@
-import { misfitOf, recipeShape } from '@hollow-bell/contract';
+import { misfitOf, recipeFileShape } from '@hollow-bell/contract';
 import type { Recipe } from '@hollow-bell/contract';
 import { planOf, plannedFrom, plannedHoney } from '@hollow-bell/core/must';
 import { describe, expect, it } from 'vitest';
@@ -14,7 +14,7 @@ const recipe: Recipe = {
   must: planOf([plannedHoney('borage', 1100), plannedFrom('gooseberry', 700)], 4.9),
   fromBatch: null,
 };
-const misfit = (read: unknown) => misfitOf(recipeShape, read);
+const misfit = (read: unknown) => misfitOf(recipeFileShape, read);
 
 describe('a recipe as a file', () => {
   it('goes out and comes in again with nothing lost but its id', () => {

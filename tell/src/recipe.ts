@@ -1,17 +1,18 @@
-import type { Recipe } from '@hollow-bell/contract';
+import type { Recipe, RecipeFile } from '@hollow-bell/contract';
 import { predictMust, styleOf } from '@hollow-bell/core/must';
 import { Refusal } from '@hollow-bell/core/quantities';
 import { yeastOf } from '@hollow-bell/core/yeast';
 import { shown } from './formats.ts';
 import type { Reader } from './formats.ts';
 
-/** Where the published shape of a recipe's file stands; raised when it changes. */
-const RECIPE_FORMAT = 'hollow-bell-recipe';
-const RECIPE_FORMAT_VERSION = 1;
+const FORMAT = { format: 'hollow-bell-recipe', version: 1 } as const;
 
 /** A recipe as an open file: JSON by the published schema. */
-export const recipeToJson = ({ name, tags, note, must }: Recipe): string =>
-  `${JSON.stringify({ format: RECIPE_FORMAT, version: RECIPE_FORMAT_VERSION, name, tags, note, must }, null, 2)}\n`;
+export function recipeToJson({ name, tags, note, must }: Recipe): string {
+  const file: RecipeFile = { ...FORMAT, name, tags, note, must };
+  return `${JSON.stringify(file, null, 2)}
+`;
+}
 
 interface Misfit {
   path: readonly (string | number)[];
@@ -21,25 +22,23 @@ interface Misfit {
 /**
  * Reads a recipe's file.
  *
- * @param misfitOf what does not fit the shape of a recipe; null where all does
+ * @param misfitOf what does not fit the published shape; null where all does
  * @throws Refusal with what is wrong
  */
-export function jsonToRecipe(text: string, newId: string, misfitOf: (recipe: unknown) => Misfit | null): Recipe {
+export function jsonToRecipe(text: string, newId: string, misfitOf: (file: unknown) => Misfit | null): Recipe {
   let read: unknown;
   try {
     read = JSON.parse(text.replace(/^\uFEFF/, ''));
   } catch {
     throw new Refusal('This file is no JSON; a recipe goes out of the recipe book as JSON, and comes in again so.');
   }
-  if (typeof read !== 'object' || read === null || (read as { format?: unknown }).format !== RECIPE_FORMAT)
-    throw new Refusal('This file is no recipe of Hollow Bell’s recipe book.');
-  const { version, name, tags, note, must } = read as Record<string, unknown>;
-  if (typeof version !== 'number' || version > RECIPE_FORMAT_VERSION)
-    throw new Refusal('This recipe was written by a newer Hollow Bell than this one.');
-  const recipe = { id: newId, name, tags, note, must, fromBatch: null };
-  const misfit = misfitOf(recipe);
+  const { format, version } = (typeof read === 'object' && read !== null ? read : {}) as { format?: unknown; version?: unknown };
+  if (format !== FORMAT.format) throw new Refusal('This file is no recipe of Hollow Bell’s recipe book.');
+  if (version !== FORMAT.version) throw new Refusal('This recipe was written by a newer Hollow Bell than this one.');
+  const misfit = misfitOf(read);
   if (misfit !== null) throw new Refusal(`${misfit.path.join(' ')}: ${misfit.says}`);
-  return recipe as unknown as Recipe;
+  const { name, tags, note, must } = read as RecipeFile;
+  return { id: newId, name, tags, note, must, fromBatch: null };
 }
 
 /** A recipe for reading. */

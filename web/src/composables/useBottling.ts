@@ -13,7 +13,7 @@ import { usePractice } from '../stores/practice.ts';
 import { useShelf } from '../stores/shelf.ts';
 
 /** A kind of bottle that stands ready; those that nobody counted stand there without end. */
-export interface ReadyRow extends CrateRow {
+interface ReadyRow extends CrateRow {
   key: string;
   name: string;
   isCounted: boolean;

@@ -5,6 +5,7 @@ import { useAttempt } from '../composables/useAttempt.ts';
 import { useLabels } from '../composables/useLabels.ts';
 import { asSmallPicture } from '../parts/bottle/smallPicture.ts';
 import LabelPreview from '../parts/bottle/LabelPreview.vue';
+import PrinterShift from '../parts/bottle/PrinterShift.vue';
 import PickList from '../parts/fields/PickList.vue';
 import QuantityField from '../parts/fields/QuantityField.vue';
 import { useBatch } from '../stores/batch.ts';
@@ -143,23 +144,7 @@ const SHOWS = [
             @update:model-value="$event !== null && (startAt = $event)"
           />
         </div>
-        <details>
-          <summary class="small">The printer is off by a little</summary>
-          <p class="small quiet">
-            Print the test sheet, hold it against the labels, and type how far the lines must move: right and down are positive.
-          </p>
-          <div class="row">
-            <label
-              ><span class="small quiet">right, mm</span
-              ><input v-model.number="settings.shiftX" class="line-input" type="number" step="0.5" min="-20" max="20"
-            /></label>
-            <label
-              ><span class="small quiet">down, mm</span
-              ><input v-model.number="settings.shiftY" class="line-input" type="number" step="0.5" min="-20" max="20"
-            /></label>
-            <el-button :loading="busy" @click="attempt(() => download(true))">Test sheet</el-button>
-          </div>
-        </details>
+        <PrinterShift v-model:right="settings.shiftX" v-model:down="settings.shiftY" :busy="busy" @test="attempt(() => download(true))" />
       </div>
       <div class="stack">
         <h2>At true size</h2>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { misfitOf, recipeShape } from '@hollow-bell/contract';
+import { misfitOf, recipeFileShape } from '@hollow-bell/contract';
 import type { KeptRecipe } from '@hollow-bell/contract';
 import { predictMust, styleOf } from '@hollow-bell/core/must';
 import { computed, onMounted, ref } from 'vue';
@@ -60,7 +60,7 @@ async function readIn(event: Event): Promise<void> {
   await attempt(async () => {
     const { jsonToRecipe } = await import('@hollow-bell/tell/recipe');
     await book.put(
-      jsonToRecipe(await file.text(), crypto.randomUUID(), (recipe) => misfitOf(recipeShape, recipe)),
+      jsonToRecipe(await file.text(), crypto.randomUUID(), (file) => misfitOf(recipeFileShape, file)),
       0,
     );
   });

@@ -15,7 +15,7 @@ const store = useBatch();
 const { show, tell } = useReader();
 const { refusal, busy, attempt, blocked } = useAttempt();
 const rows = ref(
-  props.bottling.payload.bottles.map(({ count, sizeMl }) => ({ count: count as number | null, liters: (sizeMl / 1000) as number | null })),
+  props.bottling.payload.bottles.map(({ count, sizeMl }) => ({ count: count, liters: (sizeMl / 1000) })),
 );
 
 async function write(): Promise<void> {
