@@ -1,3 +1,4 @@
+import { POT_C } from '@hollow-bell/core/heat';
 import { either, id, instant, list, maybe, number, orNull, record, text, whole } from '@hollow-bell/core/quantities';
 import type { Fit } from '@hollow-bell/core/quantities';
 import { SG_RANGE } from '@hollow-bell/core/quantities';
@@ -57,7 +58,6 @@ export const PROBE_SLOT_MS = 60_000;
 export const FLOAT_SLOT_MS = 5 * 60_000;
 const TEMP_RANGE = { low: -5, high: 60 };
 
-const POT_C = { low: 0, high: 100 };
 const lies = (value: number, { low, high }: { low: number; high: number }): boolean => value >= low && value <= high;
 
 /** Why a moment cannot be kept; null where it can. */

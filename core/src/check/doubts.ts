@@ -6,7 +6,7 @@ import { LEAST_SUGAR_G, isAllBottled, ledgerAfter, mixedOf, nutrientOf, shareGon
 import type { EventContent, Ledger, Payloads } from '../record/index.ts';
 import { MUST_SULFITE_WAIT_H } from '../preservatives/index.ts';
 import { gasBeforeFining } from '../clear/index.ts';
-import { HOLD_STOP_C, lastHeating } from '../heat/index.ts';
+import { HOLD_STOP_C, isCoreJump, isUnderHeat, lastHeating } from '../heat/index.ts';
 import {
   HOUR_MS,
   MINUTE_MS,
@@ -228,24 +228,24 @@ function aboutFit(ledger: Ledger, content: EventContent, at: number): Sentence[]
 
 /** What grows on it is not answered like a film, and heat is not for closed glass. */
 const aboutLook = ({ mark }: Payloads['note']): Sentence[] => (mark === 'mold' || mark === 'retching' ? [DISCARD] : []);
-const aboutHeat = (ledger: Ledger, { tempC: warm }: Payloads['heat']): Sentence[] =>
+const aboutHeat = (ledger: Ledger, { tempC: warm }: Payloads['heat'], at: number): Sentence[] =>
   !isAllBottled(ledger)
-    ? ledger.history.pitch !== null && warm > MUST_TEMP_C.most && finishOf(ledger).state === 'moving' && ledger.history.cores.length === 0
+    ? ledger.history.pitch !== null &&
+      warm > MUST_TEMP_C.most &&
+      finishOf(ledger).state === 'moving' &&
+      !isUnderHeat(ledger.history.cores, at)
       ? [say`It still works, by what is on record: at ${tempC(warm)} yeast dies, and what sugar is left stays.`]
       : []
     : [say`It is in bottles. Heat in closed glass bursts it: pasteurize with open bottles, or in bulk before; gas and hot glass hurt.`];
 
-/** A core moves slowly: faster than this, °C a minute, it is another place in the pot or another scale (our estimate). */
-const FASTEST_CORE_C_PER_MIN = 6;
-const JUMP_SLACK_C = 3;
 /** Glass between a bath and a mead so far apart may crack, °C (trade practice). */
 const GLASS_BEARS_C = 30;
 
 function aboutCore(ledger: Ledger, { coreC, bathC }: Payloads['core'], at: number): Sentence[] {
-  const doubts = aboutHeat(ledger, { tempC: coreC, minutes: 0 });
+  const doubts = aboutHeat(ledger, { tempC: coreC, minutes: 0 }, at);
   const before = lastHeating(ledger.history.cores).findLast((each) => each.at <= at);
   const minutes = before === undefined ? 0 : (at - before.at) / MINUTE_MS;
-  if (before !== undefined && Math.abs(coreC - before.coreC) > JUMP_SLACK_C + FASTEST_CORE_C_PER_MIN * minutes)
+  if (before !== undefined && isCoreJump(before.coreC, coreC, minutes))
     doubts.push(
       say`From ${tempC(before.coreC)} to ${tempC(coreC)} in so short a time: is the probe in the bath, or does it read another scale? The middle of the mead counts.`,
     );
@@ -306,7 +306,7 @@ export function entryDoubts(
     case 'vessels':
       return aboutVessels(content.payload.into);
     case 'heat':
-      return aboutHeat(ledger, content.payload);
+      return aboutHeat(ledger, content.payload, at);
     case 'water':
       return aboutFit(ledger, content, at);
     case 'bottling':

@@ -71,3 +71,34 @@ describe('what is asked at the finish', () => {
     expect(doubts(near, core(71.1, 74), then)).toContain('the honey cooks');
   });
 });
+
+describe('what is asked of a priming', () => {
+  const primed = (massG: number): EventContent => ({
+    kind: 'bottling',
+    payload: {
+      bottles: [{ sizeMl: 500, count: 8, kind: 'swing-top', closure: 'swing-top', ratedVolumes: 5 }],
+      prime: { what: 'sucrose', name: 'table sugar', massG, where: 'bulk', volumeL: 4.5, warmestC: 20 },
+    },
+  });
+  it('is whether ounces were meant, below a seventh of a volume of gas', () => {
+    expect(doubts(still, primed(2.5))).toMatch(/Were it ounces, it would be 70\.9 g/);
+    expect(doubts(still, primed(2.7))).toBe('');
+  });
+
+  it('is what is to eat it, where sulfite and sorbate hold its yeast back', () => {
+    expect(
+      doubts([...still, [24 * 36, { kind: 'sulfite', payload: { salt: 'potassium', massG: 1 } }], [24 * 36, sorbate]], primed(20)),
+    ).toMatch(/no gas, or some of it, some day/);
+  });
+});
+
+describe('what is asked of a heating that was begun', () => {
+  const working: Row[] = [...still.slice(0, 3), [24 * 10, reading(1.05, 20)]];
+  const at = (hours: number): number => START + (24 * 12 + hours) * HOUR_MS;
+  it('is asked once, and again of another heating', () => {
+    const begun: Row[] = [...working, [24 * 12, core(45)]];
+    expect(doubts(working, core(45), at(0))).toMatch(/It still works/);
+    expect(doubts(begun, core(50), at(5.9))).not.toMatch(/It still works/);
+    expect(doubts(begun, core(50), at(6.1))).toMatch(/It still works/);
+  });
+});

@@ -1,3 +1,4 @@
+import { isCoreJump } from '../heat/index.ts';
 import { standingEvents } from '../record/index.ts';
 import type { BatchEvent } from '../record/index.ts';
 import { MINUTE_MS } from '../quantities/index.ts';
@@ -16,9 +17,6 @@ export interface ProbeFault {
   at: number;
 }
 
-/** No core moves faster, °C a minute; what does is a probe out of its place, or another scale (our estimate). */
-const FASTEST_C_PER_MIN = 6;
-const SLACK_C = 2;
 /** A probe that should send each minute and did not for so long. */
 const SILENT_MIN = 5;
 
@@ -29,7 +27,7 @@ export function settleProbe(raw: readonly ProbePoint[]): { points: ProbePoint[];
   for (const point of raw.toSorted((a, b) => a.at - b.at)) {
     const before = points.at(-1);
     const minutes = before === undefined ? 0 : (point.at - before.at) / MINUTE_MS;
-    if (before !== undefined && Math.abs(point.coreC - before.coreC) > SLACK_C + FASTEST_C_PER_MIN * minutes) {
+    if (before !== undefined && isCoreJump(before.coreC, point.coreC, minutes)) {
       faults.push({ kind: 'jump', at: point.at });
       continue;
     }

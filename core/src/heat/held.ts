@@ -41,6 +41,12 @@ export function lastHeating(readings: readonly CoreReading[]): readonly CoreRead
   return gap < 0 ? readings : readings.slice(gap);
 }
 
+/** Whether a moment lies in the heating that was logged last. */
+export const isUnderHeat = (readings: readonly CoreReading[], at: number): boolean => {
+  const last = readings.findLast((each) => each.at <= at);
+  return last !== undefined && at - last.at <= APART_MS;
+};
+
 /** What a heating has come to, by trapezoids of the lethal rate over its log. @param readings in the order in which they were taken */
 export function heldOf(readings: readonly CoreReading[]): Held {
   const log = lastHeating(readings);

@@ -19,6 +19,7 @@ export {
   stockMl,
   sulfitePk,
   sulfiteTablets,
+  withinPhOfMead,
 } from './sulfite.ts';
 export type { SulfiteSalt } from './sulfite.ts';
 export { SORBIC_IN_SORBATE, potassiumSorbateG, sorbateDose, sorbicMgPerL, sorbicNeededMgPerL, sorbicSolubilityMgPerL } from './sorbate.ts';

@@ -60,6 +60,8 @@ export const BOUND_SHARE = { value: 0.3, low: 0.15, high: 0.5 } as const;
 export const TOTAL_SO2_CAP = { us: 350, eu: 250 } as const;
 
 const PH_OF_MEAD = { low: 2.5, high: 4.5 } as const;
+/** The nearest pH that sulfite's table reaches. */
+export const withinPhOfMead = (ph: number): number => Math.min(PH_OF_MEAD.high, Math.max(PH_OF_MEAD.low, ph));
 
 /** Free SO2 for each mg of molecular SO2. @param ph 2.5 to 4.5 */
 const freePerMolecular = (ph: number, pk: number): number => 1 + 10 ** (requireWithin('The pH', ph, PH_OF_MEAD.low, PH_OF_MEAD.high) - pk);

@@ -1,4 +1,4 @@
-import { BOUND_SHARE, MOLECULAR_TARGET, freeSo2NeededMgPerL, sorbicNeededMgPerL } from '../preservatives/index.ts';
+import { BOUND_SHARE, MOLECULAR_TARGET, freeSo2NeededMgPerL, sorbicNeededMgPerL, withinPhOfMead } from '../preservatives/index.ts';
 import { HOLDS_MIN, heldOf, isHeld } from '../heat/index.ts';
 import { copyOf } from './ledger.ts';
 import type { Folding } from './ledger.ts';
@@ -9,9 +9,6 @@ const PH_UNKNOWN = 3.8;
 /** Less sugar than this sweetens nothing: a spice’s own. */
 export const LEAST_SUGAR_G = 1;
 
-/** The formula's pH range; beyond it the nearer end counts. */
-const [LOWEST_PH, HIGHEST_PH] = [2.5, 4.5];
-
 /** The curve of sorbate ends there; it is level long before. */
 const STRONGEST_ABV = 25;
 
@@ -20,7 +17,7 @@ export const GUARD = { opensAt: 0.75, holdsTo: 0.6 } as const;
 
 /** mg/L of SO2 and sorbic acid, as given, that keep this strength and pH from new life. */
 export function guardNeeded(abv: number, ph: number | null): { so2MgPerL: number; sorbicMgPerL: number } {
-  const at = Math.min(HIGHEST_PH, Math.max(LOWEST_PH, ph ?? PH_UNKNOWN));
+  const at = withinPhOfMead(ph ?? PH_UNKNOWN);
   return {
     so2MgPerL: freeSo2NeededMgPerL(MOLECULAR_TARGET.dry, at) / (1 - BOUND_SHARE.low),
     sorbicMgPerL: sorbicNeededMgPerL(Math.min(STRONGEST_ABV, abv)),

@@ -7,6 +7,7 @@ import {
   metabisulfiteG,
   so2ToAddMgPerL,
   sorbateDose,
+  withinPhOfMead,
 } from '../preservatives/index.ts';
 import type { SulfiteSalt } from '../preservatives/index.ts';
 import type { PhKnown } from './phKnown.ts';
@@ -44,9 +45,6 @@ export function freeSo2There(ledger: Ledger, now: number): number | null {
   return [...changes, rackedAt ?? Number.NEGATIVE_INFINITY].some((at) => at > freeSo2.at) ? null : freeSo2.value;
 }
 
-/** The formula’s own range. */
-const [LOWEST_PH, HIGHEST_PH] = [2.5, 4.5];
-
 export interface StabilizePlan {
   freeMgPerL: number;
   /** More than the free target: part binds. */
@@ -63,7 +61,7 @@ export interface StabilizePlan {
 export function planStabilizing(input: StabilizeInput): StabilizePlan {
   const { volumeL, abv, known, region, freeThereMgPerL } = input;
   const ph = known.plannedPh;
-  const freeAt = (at: number): number => freeSo2NeededMgPerL(input.molecularMgPerL, Math.min(HIGHEST_PH, Math.max(LOWEST_PH, at)));
+  const freeAt = (at: number): number => freeSo2NeededMgPerL(input.molecularMgPerL, withinPhOfMead(at));
   const freeMgPerL = freeAt(ph);
   const off = freeThereMgPerL > 0 ? Math.min(freeThereMgPerL, FREE_PLUS_MINUS_MG_PER_L) : 0;
   const addMgPerL = {

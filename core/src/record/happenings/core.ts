@@ -1,3 +1,4 @@
+import { POT_C } from '../../heat/index.ts';
 import { maybe, number, record, say, tempC } from '../../quantities/index.ts';
 import type { CorrectedField } from '../happening.ts';
 import { requireLiquid } from '../believed.ts';
@@ -5,8 +6,6 @@ import { heatKills } from '../guard.ts';
 import { happening } from '../happening.ts';
 import { isAllBottled } from '../view.ts';
 
-/** What mead or water in a pot can read, °C. */
-const POT_C = { low: 0, high: 100 } as const;
 const potC = (name: 'coreC' | 'bathC', label: string): CorrectedField<'coreC' | 'bathC'> => ({ name, label, kind: 'temp', limits: POT_C });
 
 /** The middle of the mead while it is heated, and the water around it. */

@@ -1,6 +1,7 @@
 import { carbonateDays, isPrimed } from '../../carbonate/index.ts';
 import { SOON_DAYS, firstOutBy, windowOf } from '../../cellar/index.ts';
 import { bottlesLeft, isAllBottled } from '../../record/index.ts';
+import type { EventContent } from '../../record/index.ts';
 import { DAY_MS, onDay, say } from '../../quantities/index.ts';
 import { asked } from '../ask.ts';
 import type { AskRule, Asking } from '../ask.ts';
@@ -17,6 +18,8 @@ const left = ({ ledger }: Asking): number => (isAllBottled(ledger) ? bottlesLeft
 const bell = (now: number, dueAt: number): 'swinging' | 'muffled' => (now >= dueAt ? 'swinging' : 'muffled');
 const bottles = (count: number): string => (count === 1 ? 'one bottle' : `${count} bottles`);
 
+const OPENED: EventContent = { kind: 'bottleOut', payload: { count: 1, end: 'opened' } };
+
 /** A primed batch is opened once, before many are trusted. */
 export const testBottle: AskRule = {
   asks: (of) => {
@@ -27,7 +30,7 @@ export const testBottle: AskRule = {
     const isOpened = ledger.history.bottlesOut.some(({ at, end }) => end === 'opened' && at > filling.at);
     if (isOpened || ledger.history.tastings.some(({ at }) => at > filling.at)) return null;
     const dueAt = filling.at + days.value * DAY_MS;
-    return asked(
+    const ask = asked(
       filling.at,
       bell(now, dueAt),
       dueAt,
@@ -35,6 +38,7 @@ export const testBottle: AskRule = {
       'bottle',
       say`Cool a test bottle for a day, and open it`,
     );
+    return now < dueAt ? ask : { ...ask, done: { label: ['Opened the test bottle'], events: [OPENED] } };
   },
 };
 

@@ -12,6 +12,8 @@ const props = defineProps<{
   /** In a last one that is not full, ml. */
   partMl?: number;
   empty: number;
+  /** More than these are told by the number below. */
+  most: number;
   scale: number;
   color: string;
   isBarred?: boolean;
@@ -20,13 +22,12 @@ const props = defineProps<{
   title: string;
 }>();
 
-const MOST = 4;
 const AIR = 6;
 const shape = computed(() => silhouetteOf(props.kind, props.sizeMl));
 const shown = computed(() => {
-  const full = Math.min(MOST, props.filled);
-  const part = props.partMl === undefined || full >= MOST ? 0 : 1;
-  const open = Math.min(Math.max(0, MOST - full - part), props.empty - part);
+  const full = Math.min(props.most, props.filled);
+  const part = props.partMl === undefined || full >= props.most ? 0 : 1;
+  const open = Math.min(Math.max(0, props.most - full - part), props.empty - part);
   const step = Math.max(10, shape.value.widthCm * props.scale * 0.62);
   const all = [
     ...Array.from({ length: full }, () => props.sizeMl),

@@ -14,9 +14,7 @@ const emit = defineEmits<{ close: [] }>();
 const store = useBatch();
 const { show, tell } = useReader();
 const { refusal, busy, attempt, blocked } = useAttempt();
-const rows = ref(
-  props.bottling.payload.bottles.map(({ count, sizeMl }) => ({ count: count, liters: (sizeMl / 1000) })),
-);
+const rows = ref(props.bottling.payload.bottles.map(({ count, sizeMl }) => ({ count: count, liters: sizeMl / 1000 })));
 
 async function write(): Promise<void> {
   const { kind, payload, happenedAt, id } = props.bottling;

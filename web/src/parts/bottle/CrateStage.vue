@@ -15,7 +15,7 @@ import { silhouetteOf } from './silhouette.ts';
 /** The bottles of the crate on their floor, to scale; those that bear it are filled, the others barred. */
 const store = useBatch();
 const { show } = useReader();
-const { isSparkling, where, counts, ready, crate, awaits, fillWith, gramsFor, piecesFor } = useBottlingHere();
+const { isSparkling, where, counts, crate, awaits, fillWith, gramsFor, piecesFor } = useBottlingHere();
 const color = computed(() =>
   liquidColor(
     store.ledger.history.pours
@@ -26,13 +26,19 @@ const color = computed(() =>
 );
 const floor = useTemplateRef<HTMLElement>('floor');
 const { width } = useElementSize(floor);
+/** So many of a kind are drawn; those behind bars need fewer. */
+const drawn = (row: { have: number }, count: number, isBarred: boolean): number =>
+  isBarred ? Math.min(3, row.have) : Math.min(6, Math.max(1, count, Math.min(row.have, count + 1)));
 /** Everything on one floor, as large as it fits. */
 const scale = computed(() => {
-  const shapes = ready.value.map((row) => ({ ...silhouetteOf(row.kind, row.sizeMl), many: Math.min(4, Math.max(1, row.have)) }));
+  const shapes = (crate.value?.rows ?? []).map(({ row, count, barred }) => ({
+    ...silhouetteOf(row.kind, row.sizeMl),
+    many: drawn(row, count, barred !== null),
+  }));
   const tallest = Math.max(1, ...shapes.map(({ heightCm }) => heightCm));
   const wide = shapes.reduce((sum, { widthCm, many }) => sum + widthCm * (1 + 0.62 * (many - 1)), 0);
   const isPhone = width.value < 500;
-  return Math.min((isPhone ? 130 : 190) / tallest, isPhone ? 8 : Math.max(3.2, (width.value - 30 * shapes.length) / Math.max(1, wide)));
+  return Math.min((isPhone ? 120 : 190) / tallest, isPhone ? 5 : Math.max(3.2, (width.value - 24 * shapes.length) / Math.max(1, wide)));
 });
 </script>
 
@@ -47,6 +53,7 @@ const scale = computed(() => {
         :empty="each.row.isCounted ? each.row.have - each.count : Number(each.count === 0)"
         :scale="scale"
         :color="color"
+        :most="drawn(each.row, each.count, each.barred !== null)"
         :is-barred="each.barred !== null"
         :is-dashed="awaits"
         :title="`${each.count} of ${show('bottleMl', each.row.sizeMl)}, ${containerOf(each.row.kind ?? 'other').name}`"
@@ -90,7 +97,7 @@ const scale = computed(() => {
   display: flex;
   flex-wrap: nowrap;
   align-items: flex-start;
-  gap: 14px 18px;
+  gap: 14px 14px;
 }
 
 .kind {
@@ -99,7 +106,7 @@ const scale = computed(() => {
   align-items: end;
   flex: none;
   width: min-content;
-  min-width: 122px;
+  min-width: 108px;
 }
 
 .told {

@@ -29,7 +29,7 @@ const GO: Record<Ask['station'], string> = {
   clear: 'Look at it',
   stabilize: 'To the gates',
   sweeten: 'To the glasses',
-  bottle: 'Count bottles',
+  bottle: 'To the bottles',
   taste: 'Taste',
 };
 const to = { name: 'station', params: { id: props.batchId, station: props.ask.station } };

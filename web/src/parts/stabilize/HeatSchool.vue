@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { HOLDS_MIN, HOLD_FROM_C, lastHeating, lethalRate } from '@hollow-bell/core/heat';
+import { POT_C, HOLDS_MIN, HOLD_FROM_C, lastHeating, lethalRate } from '@hollow-bell/core/heat';
 import { Refusal } from '@hollow-bell/core/quantities';
 import { eventSentence } from '@hollow-bell/core/record';
 import type { EventContent } from '@hollow-bell/core/record';
@@ -132,8 +132,8 @@ async function read(): Promise<void> {
         <button type="button" class="link" :aria-pressed="by === 'probe'" @click="by = 'probe'">from a probe</button>
       </div>
       <form v-if="by === 'typed'" class="typed" @submit.prevent="read">
-        <QuantityField v-model="coreC" kind="temp" label="core" :limits="{ low: 0, high: 100 }" />
-        <QuantityField v-model="bathC" kind="temp" label="bath" :limits="{ low: 0, high: 100 }" />
+        <QuantityField v-model="coreC" kind="temp" label="core" :limits="POT_C" />
+        <QuantityField v-model="bathC" kind="temp" label="bath" :limits="POT_C" />
         <WhenField v-model="at" />
         <el-button type="primary" native-type="submit" :loading="busy" :disabled="blocked || coreC === null">
           {{ coreC === null ? 'Core read' : `Core ${show('tempC', coreC)}${bathC === null ? '' : `, bath ${show('tempC', bathC)}`}` }}
