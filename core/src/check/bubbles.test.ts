@@ -157,6 +157,19 @@ describe('what is bottled with gas', () => {
     expect(refusalOf(bottling({ bottles: [{ sizeMl: 750, count: 2, kind: 'wine', closure: 'cork' }] }), first)).not.toBe('');
   });
 
+  it('forgets that sugar once it reads as low again as before, and is a batch no more once nothing is left in the vessel', () => {
+    const half = bottling({ bottles: [{ ...swing, count: 4 }], prime: sucrose(gramsFor(2.2, 4.2), 4.2), leftL: 2.2, stays: true });
+    const first: Row[] = [...dry, [40 * DAY, half]];
+    const plain = bottling({ bottles: [{ sizeMl: 750, count: 2, kind: 'wine', closure: 'cork' }] });
+    const primingsOf = (sg: number): number =>
+      fold(record(...first, [60 * DAY, reading(sg, 20)], [61 * DAY, plain])).history.bottled!.fillings[1]!.primings.length;
+    expect(primingsOf(0.994)).toBe(0);
+    expect(primingsOf(0.9955)).toBe(1);
+    const rest = viewOf(fold(record(...first)))!.volumeL;
+    const poured: Row = [41 * DAY, { kind: 'removal', payload: { volumeL: rest, reason: 'dumped' } }];
+    expect(stateOf(fold(record(...first, poured)), START + 42 * DAY_MS).phase).toBe('bottled');
+  });
+
   it('is judged again by what is told later of it', () => {
     const late = record(...rows).find(({ kind }) => kind === 'bottling')!;
     const fewer = {

@@ -71,7 +71,8 @@ export const bottlesLeft = ({ history: { bottled, bottlesOut, bottlesFound } }: 
 const bottlesIn = (some: readonly { readonly count: number }[]): number => some.reduce((sum, { count }) => sum + count, 0);
 
 /** All of it is in bottles: nothing is left in a vessel to look after. */
-export const isAllBottled = ({ history: { bottled } }: Pick<Ledger, 'history'>): boolean => bottled !== null && !bottled.stays;
+export const isAllBottled = ({ history: { bottled }, liquid }: Pick<Ledger, 'history' | 'liquid'>): boolean =>
+  bottled !== null && (!bottled.stays || liquid.waterG <= 1e-6);
 
 /** The mead that was closed last, as it was just before; null where none was. */
 export const meadBottled = ({ history: { bottled } }: Pick<Ledger, 'history'>): Ledger | null => bottled?.fillings.at(-1)?.mead ?? null;

@@ -75,6 +75,18 @@ function stirIn({ liquid, history }: Folding, prime: Immutable<Prime>, volumeL: 
   history.primings.push({ what, fermentable, gPerL: prime.massG / volumeL } satisfies Priming);
 }
 
+/** As low again as before its sugar: what an earlier session left of that has fermented, and its gas went through the airlock. */
+const EATEN_WITHIN_SG = 0.0005;
+function forgetEatenSugar({ history }: Folding): void {
+  const before = history.bottled?.fillings.at(-1);
+  const unprimedSg = before === undefined ? undefined : mixedOf(before.mead)?.sg;
+  if (before === undefined || unprimedSg === undefined) return;
+  const isEaten = history.readings.some(
+    ({ at, sg, verdict }) => at > before.at && verdict === 'follows' && sg <= unprimedSg + EATEN_WITHIN_SG,
+  );
+  if (isEaten) history.primings = [];
+}
+
 /** What was primed, L: no more than was measured, and no more than what went into bottles and what is said to be left. */
 const primedL = ({ bottles, leftL }: { bottles: readonly Immutable<BottleRow>[]; leftL?: number | undefined }, measuredL: number): number =>
   Math.min(measuredL, litersIn(bottles) + (leftL ?? 0)) || measuredL;
@@ -97,6 +109,7 @@ export const bottling = happening({
   },
   apply: (ledger, { bottles, prime, leftL, stays, otherCost }, { id: eventId, at }) => {
     const { bottled } = ledger.history;
+    forgetEatenSugar(ledger);
     const mead = copyOf({ ...ledger, history: { ...ledger.history, bottled: null } });
     if (prime?.where === 'bulk') stirIn(ledger, prime, primedL({ bottles, leftL }, prime.volumeL));
     const filling = {
