@@ -6,13 +6,13 @@ const row = (page: Page, name: string) => page.locator('.ask').filter({ hasText:
 
 test('a dose that is due is written at one touch on Rounds, and taken back at another', async ({ page, demoCellar }) => {
   await page.goto(demoCellar.url);
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Four ask for you.');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Five ask for you.');
   await row(page, 'Borage, even').getByRole('button', { name: /^Fed / }).click();
   await expect(page.getByText('Written: Borage, even: Fed')).toBeVisible();
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Three ask for you.');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Four ask for you.');
   await expect(row(page, 'Borage, even')).toContainText('Dose 3 of 4 comes');
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Four ask for you.');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Five ask for you.');
   await expect(row(page, 'Borage, even')).toContainText('Dose 2 of 4.');
 });
 
@@ -143,7 +143,7 @@ test('a first look around loads the made-up cellar, with the answers that were g
   await page.goto(emptyCellar.url);
   await type(page.getByLabel('Room temperature'), '17,5');
   await page.getByRole('button', { name: 'Look around a made-up one' }).click();
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Four ask for you.');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Five ask for you.');
   await expect(page.getByText('Room set to')).toContainText('17.5 °C');
 });
 
