@@ -5,7 +5,17 @@ import type { EventContent, Ledger } from '../record/index.ts';
 import { exactly } from '../quantities/index.ts';
 import { plainly } from '../quantities/sentence.ts';
 import { berries, honey, reading, water, yeast } from '../testing/examples.ts';
-import { allergensOf, batchCode, bottleDay, labelFacts, planCrate, planPriming, so2MgPerL, warmestSinceEnd } from './index.ts';
+import {
+  allergensOf,
+  batchCode,
+  bottleDay,
+  checkMeasured,
+  labelFacts,
+  planCrate,
+  planPriming,
+  so2MgPerL,
+  warmestSinceEnd,
+} from './index.ts';
 import type { CrateRow, DayPlan } from './index.ts';
 
 const START = Date.UTC(2026, 1, 2, 10);
@@ -62,6 +72,14 @@ describe('a mixed crate', () => {
         },
       ),
     );
+  });
+});
+
+describe('what was measured', () => {
+  it('fits into what it stands in, but for two measures of a full vessel', () => {
+    expect(() => checkMeasured(10.29, 10)).not.toThrow();
+    expect(() => checkMeasured(10.31, 10)).toThrow(/more than it stands in holds/);
+    expect(() => checkMeasured(10.31, 0)).not.toThrow();
   });
 });
 

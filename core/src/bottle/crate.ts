@@ -6,6 +6,20 @@ import type { Immutable, Sentence } from '../quantities/index.ts';
 import { whyBarred } from '../watch/index.ts';
 import { planBottles } from './plan.ts';
 
+/** Two measures of a full vessel differ by this share at most (our estimate). */
+const BRIM_SLACK = 0.03;
+
+/**
+ * Whether a volume can have been measured in what it stands in.
+ *
+ * @param capacityL of all its vessels to the brim; 0 where nobody knows
+ * @throws Refusal for more than they hold
+ */
+export function checkMeasured(volumeL: number, capacityL: number): void {
+  if (capacityL > 0 && volumeL > capacityL * (1 + BRIM_SLACK))
+    throw new Refusal(say`${liters(volumeL)} are more than it stands in holds, ${liters(capacityL)}: measure it again.`, 'volumeL');
+}
+
 /** Bottles of one kind that stand ready. */
 export interface CrateRow extends Immutable<Omit<BottleRow, 'count'>> {
   have: number;

@@ -5,7 +5,7 @@ export { batchCode, labelAbv, labelFacts } from './label.ts';
 export type { LabelFacts, LabelRule } from './label.ts';
 export { allergensOf, so2MgPerL } from './allergens.ts';
 export type { Allergen } from './allergens.ts';
-export { crateTold, planCrate } from './crate.ts';
+export { checkMeasured, crateTold, planCrate } from './crate.ts';
 export type { CratePlan, CrateRow, PartEnd } from './crate.ts';
 export { ACCIDENT_TOLD, SOAK_MIN, TEST_TOLD, bottleDay } from './day.ts';
 export type { BottleStep, DayPlan } from './day.ts';

@@ -1,4 +1,4 @@
-import { bottleSizesMl, planCrate, planPriming, warmestSinceEnd } from '@hollow-bell/core/bottle';
+import { bottleSizesMl, checkMeasured, planCrate, planPriming, warmestSinceEnd } from '@hollow-bell/core/bottle';
 import type { CratePlan, CrateRow, PartEnd, PrimePlan } from '@hollow-bell/core/bottle';
 import { CLOSURES_OF, GAS_STYLES, gasStyleOf, primingSugarOf, ratingOf, volumesFromPieces } from '@hollow-bell/core/carbonate';
 import { waterShare } from '@hollow-bell/core/ingredients';
@@ -122,29 +122,32 @@ function planned() {
     });
   });
 
-  const refused = ref<Sentence | null>(null);
-  function tried<T>(deed: () => T): T | null {
+  /** What comes of a plan, or why nothing does. */
+  function tried<T>(deed: () => T): { done: T | null; why: Sentence | null } {
     try {
-      return deed();
+      return { done: deed(), why: null };
     } catch (error) {
       if (!(error instanceof Refusal)) throw error;
-      refused.value = error.said;
-      return null;
+      return { done: null, why: error.said };
     }
   }
 
-  const prime = computed<PrimePlan | null>(() => {
-    if (!isSparkling.value || volumeL.value <= 0) return null;
-    return tried(() =>
-      planPriming(store.ledger, {
-        volumes: volumes.value,
-        volumeL: volumeL.value,
-        warmestC: warmestC.value,
-        sugar: primingSugarOf(sugar.value),
-        where: where.value,
-      }),
-    );
-  });
+  const capacityL = computed(() => store.stands.reduce((sum, { vessel }) => sum + vessel.capacityL, 0));
+  const measured = computed(() => tried(() => checkMeasured(volumeL.value, capacityL.value)));
+  const priming = computed(() =>
+    !isSparkling.value || volumeL.value <= 0
+      ? { done: null, why: null }
+      : tried(() =>
+          planPriming(store.ledger, {
+            volumes: volumes.value,
+            volumeL: volumeL.value,
+            warmestC: warmestC.value,
+            sugar: primingSugarOf(sugar.value),
+            where: where.value,
+          }),
+        ),
+  );
+  const prime = computed<PrimePlan | null>(() => priming.value.done);
   const bubbling = computed(() =>
     prime.value === null
       ? null
@@ -167,10 +170,9 @@ function planned() {
   };
 
   const fillL = computed(() => Math.max(0, volumeL.value - (lostL.value ?? 0) + (prime.value?.syrupWaterL ?? 0)));
-  const crate = computed<CratePlan<ReadyRow> | null>(() => {
-    refused.value = null;
-    return tried(() => planCrate(fillL.value, ready.value, bubbling.value, isAgain.value, gasIn));
-  });
+  const filling = computed(() => tried(() => planCrate(fillL.value, ready.value, bubbling.value, isAgain.value, gasIn)));
+  const crate = computed<CratePlan<ReadyRow> | null>(() => filling.value.done);
+  const refused = computed(() => measured.value.why ?? priming.value.why ?? filling.value.why);
   const wantsAgain = computed(() => crate.value?.rows.some(({ holds, row }) => holds === 'again' && row.have > 0) === true);
 
   /** As many as fit of one kind, beside the others. */
