@@ -1,9 +1,14 @@
 import { spawnSync } from 'node:child_process';
-import { existsSync } from 'node:fs';
+import { existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { startCluster } from './setup/cluster.mjs';
 import { installDebianPackages, postgresBinaries } from './setup/install.mjs';
 import { DATA_FOLDER, Plain, runMain } from './setup/paths.mjs';
+import { addressed } from './setup/postgresTools.mjs';
+
+/** A newer cellar has tables that an older backup does not know: all of it goes, in the transaction that brings the other. */
+const EMPTIED = 'DROP SCHEMA IF EXISTS demo CASCADE; DROP SCHEMA public CASCADE; CREATE SCHEMA public;';
 
 /** Reads a backup back, in place of what is there, all or nothing: npm run restore -- FILE. */
 async function main() {
@@ -11,23 +16,32 @@ async function main() {
   if (given === undefined) throw new Plain('say which file: npm run restore -- FILE');
   const file = resolve(given);
   if (!existsSync(file)) throw new Plain(`there is no file ${file}.`);
+  const folder = mkdtempSync(join(tmpdir(), 'hollow-bell-restore-'));
   installDebianPackages({ database: true, browser: false });
   const cluster = process.env.DATABASE_URL === undefined ? await startCluster(process.env.HOLLOW_BELL_DATA ?? DATA_FOLDER) : null;
   try {
-    const args = [
-      '--clean',
-      '--if-exists',
-      '--no-owner',
-      '--single-transaction',
-      '--exit-on-error',
-      `--dbname=${cluster?.url ?? process.env.DATABASE_URL}`,
-      file,
-    ];
-    if (spawnSync(join(postgresBinaries(), 'pg_restore'), args, { stdio: 'inherit' }).status !== 0) {
+    const { dbname, env } = addressed(cluster?.url ?? process.env.DATABASE_URL);
+    const run = (name, ...args) =>
+      spawnSync(join(postgresBinaries(), name), args, { stdio: ['ignore', 'ignore', 'inherit'], env }).status === 0;
+    const script = join(folder, 'cellar.sql');
+    if (!run('pg_restore', '--no-owner', `--file=${script}`, file))
+      throw new Plain('that file is no backup of a cellar; nothing was changed.');
+    if (
+      !run(
+        'psql',
+        '--no-psqlrc',
+        '--quiet',
+        '--single-transaction',
+        '--set=ON_ERROR_STOP=1',
+        `--dbname=${dbname}`,
+        `--command=${EMPTIED}`,
+        `--file=${script}`,
+      )
+    )
       throw new Plain('the backup could not be read back; the cellar is as it was.');
-    }
     console.log(`The cellar is as it was in ${file}`);
   } finally {
+    rmSync(folder, { recursive: true });
     await cluster?.stop();
   }
 }

@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -133,10 +133,15 @@ describe('plans that earlier programs wrote', () => {
   });
 });
 
+/** One of the commands that keep a cellar. */
+function run(name: string, file: string, url: string) {
+  const path = fileURLToPath(new URL(`../../scripts/${name}.mjs`, import.meta.url));
+  return spawnSync(process.execPath, [path, file], { env: { ...process.env, DATABASE_URL: url }, encoding: 'utf8' });
+}
+
 describe('a backup of a cellar that an earlier program wrote', () => {
   const script = (name: string, file: string, url: string): void => {
-    const path = fileURLToPath(new URL(`../../scripts/${name}.mjs`, import.meta.url));
-    const { status, stderr } = spawnSync(process.execPath, [path, file], { env: { ...process.env, DATABASE_URL: url }, encoding: 'utf8' });
+    const { status, stderr } = run(name, file, url);
     expect(status, stderr).toBe(0);
   };
   const schemas = [
@@ -148,7 +153,7 @@ describe('a backup of a cellar that an earlier program wrote', () => {
   ];
 
   it.each(schemas.map((schema, i) => [schema, samples[Math.min(i, samples.length - 1)]!] as const))(
-    'opens, from the schema %s',
+    'opens, from the schema %s, over a full cellar of today',
     async (schema, [name, { events, ledger, view }]) => {
       const folder = mkdtempSync(join(tmpdir(), 'hollow-bell-backup-'));
       const file = join(folder, 'cellar.backup');
@@ -157,9 +162,13 @@ describe('a backup of a cellar that an earlier program wrote', () => {
       await migratorOf(sequelize).up({ to: schema });
       const id = await leftBehind({ sequelize }, name, events, ledger);
       await sequelize.close();
+      const full = await testApp(restored);
+      const other = await newBatch(full, happened(...pitched));
+      await full.app.close();
       script('backup', file, old.url);
       script('restore', file, restored.url);
       const app = await testApp(restored);
+      expect((await app.call('GET', `/batches/${other.id}`)).status).toBe(404);
       const { body } = await app.call<Batch>('GET', `/batches/${id}`);
       expect(body.events).toHaveLength(events.length);
       expect(viewOf(body.ledger)!.sg).toBeCloseTo(view.sg, 3);
@@ -168,6 +177,29 @@ describe('a backup of a cellar that an earlier program wrote', () => {
       rmSync(folder, { recursive: true });
     },
   );
+});
+
+describe('a backup that fails', () => {
+  it('leaves the good one of the same name, and nothing half beside it; what is no backup changes nothing', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'hollow-bell-backup-'));
+    const file = join(folder, 'cellar.backup');
+    const app = await testApp();
+    const { id } = await newBatch(app, happened(...pitched));
+    expect(run('backup', file, app.database.url).status).toBe(0);
+    const good = readFileSync(file);
+    expect(statSync(file).mode & 0o777).toBe(0o600);
+    const nowhere = new URL(app.database.url);
+    nowhere.pathname = '/no_such_cellar';
+    expect(run('backup', file, nowhere.toString()).status).toBe(1);
+    expect(readFileSync(file).equals(good)).toBe(true);
+    expect(readdirSync(folder)).toEqual(['cellar.backup']);
+    const broken = join(folder, 'broken.backup');
+    writeFileSync(broken, good.subarray(0, good.length / 2));
+    expect(run('restore', broken, app.database.url).status).toBe(1);
+    expect((await app.call('GET', `/batches/${id}`)).status).toBe(200);
+    await app.app.close();
+    rmSync(folder, { recursive: true });
+  });
 });
 
 describe('a cellar that a newer program opened', () => {
