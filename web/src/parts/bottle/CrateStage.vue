@@ -28,17 +28,22 @@ const floor = useTemplateRef<HTMLElement>('floor');
 const { width } = useElementSize(floor);
 /** So many of a kind are drawn; those behind bars need fewer. */
 const drawn = (row: { have: number }, count: number, isBarred: boolean): number =>
-  isBarred ? Math.min(3, row.have) : Math.min(6, Math.max(1, count, Math.min(row.have, count + 1)));
+  isBarred ? Math.min(2, row.have) : Math.min(4, Math.max(1, count, Math.min(row.have, count + 1)));
+/** What is said below a barred kind wants so much room, and each kind some air, px. */
+const BARRED_PX = 116;
+const AIR_PX = 24;
 /** Everything on one floor, as large as it fits. */
 const scale = computed(() => {
-  const shapes = (crate.value?.rows ?? []).map(({ row, count, barred }) => ({
-    ...silhouetteOf(row.kind, row.sizeMl),
-    many: drawn(row, count, barred !== null),
-  }));
-  const tallest = Math.max(1, ...shapes.map(({ heightCm }) => heightCm));
-  const wide = shapes.reduce((sum, { widthCm, many }) => sum + widthCm * (1 + 0.62 * (many - 1)), 0);
+  const rows = crate.value?.rows ?? [];
+  const tallest = Math.max(1, ...rows.map(({ row }) => silhouetteOf(row.kind, row.sizeMl).heightCm));
+  const filled = rows.filter(({ barred }) => barred === null);
+  const wide = filled.reduce(
+    (sum, { row, count }) => sum + silhouetteOf(row.kind, row.sizeMl).widthCm * (1 + 0.62 * (drawn(row, count, false) - 1)),
+    0,
+  );
   const isPhone = width.value < 500;
-  return Math.min((isPhone ? 120 : 190) / tallest, isPhone ? 5 : Math.max(3.2, (width.value - 24 * shapes.length) / Math.max(1, wide)));
+  const room = width.value - BARRED_PX * (rows.length - filled.length) - AIR_PX * filled.length;
+  return Math.min((isPhone ? 120 : 190) / tallest, isPhone ? 5 : Math.max(3.2, room / Math.max(1, wide)));
 });
 </script>
 
@@ -106,7 +111,7 @@ const scale = computed(() => {
   align-items: end;
   flex: none;
   width: min-content;
-  min-width: 108px;
+  min-width: 100px;
 }
 
 .told {
