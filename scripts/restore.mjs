@@ -7,8 +7,21 @@ import { installDebianPackages, postgresBinaries } from './setup/install.mjs';
 import { DATA_FOLDER, Plain, runMain } from './setup/paths.mjs';
 import { addressed } from './setup/postgresTools.mjs';
 
-/** A newer cellar has tables that an older backup does not know: all of it goes, in the transaction that brings the other. */
-const EMPTIED = 'DROP SCHEMA IF EXISTS demo CASCADE; DROP SCHEMA public CASCADE; CREATE SCHEMA public;';
+/** A newer cellar has tables that an older backup does not know: all of its own go, and nothing else's, in the transaction that brings the other. */
+const OWN = [
+  'batch_events',
+  'batch_plans',
+  'batches',
+  'calendar_address',
+  'float_devices',
+  'float_readings',
+  'migrations',
+  'practice',
+  'probe_readings',
+  'recipes',
+  'shelf_items',
+];
+const EMPTIED = `DO $$ BEGIN IF to_regclass('demo.batch_events') IS NOT NULL THEN DROP SCHEMA demo CASCADE; END IF; END $$; DROP TABLE IF EXISTS ${OWN.map((table) => `public.${table}`).join(', ')} CASCADE; DROP FUNCTION IF EXISTS public.keep_the_record CASCADE;`;
 
 /** Reads a backup back, in place of what is there, all or nothing: npm run restore -- FILE. */
 async function main() {
@@ -24,6 +37,9 @@ async function main() {
     const run = (name, ...args) =>
       spawnSync(join(postgresBinaries(), name), args, { stdio: ['ignore', 'ignore', 'inherit'], env }).status === 0;
     const script = join(folder, 'cellar.sql');
+    const listed = spawnSync(join(postgresBinaries(), 'pg_restore'), ['--list', file], { encoding: 'utf8' });
+    if (listed.status !== 0 || !/ TABLE public batch_events /.test(listed.stdout))
+      throw new Plain('that file is no backup of a cellar; nothing was changed.');
     if (!run('pg_restore', '--no-owner', `--file=${script}`, file))
       throw new Plain('that file is no backup of a cellar; nothing was changed.');
     if (

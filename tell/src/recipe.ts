@@ -10,8 +10,7 @@ const FORMAT = { format: 'hollow-bell-recipe', version: 1 } as const;
 /** A recipe as an open file: JSON by the published schema. */
 export function recipeToJson({ name, tags, note, must }: Recipe): string {
   const file: RecipeFile = { ...FORMAT, name, tags, note, must };
-  return `${JSON.stringify(file, null, 2)}
-`;
+  return `${JSON.stringify(file, null, 2)}\n`;
 }
 
 interface Misfit {

@@ -13,5 +13,5 @@ export { planPriming } from './prime.ts';
 export type { PrimePlan } from './prime.ts';
 export { warmestSinceEnd } from './warmest.ts';
 export { sanitizerFor } from './sanitizer.ts';
-export { LABEL_GRIDS, PAPER_MM, layLabel, ownGrid, placeLabels } from './labelSheet.ts';
+export { LABEL_GRIDS, LABEL_PADDING_MM, PAPER_MM, layLabel, ownGrid, placeLabels } from './labelSheet.ts';
 export type { LabelGrid, LabelLine, LaidLabel, Paper, Placed } from './labelSheet.ts';

@@ -103,7 +103,7 @@ export function placeLabels(
 /** A code that holds an address is read by a telephone from this size on, mm (our estimate: half a millimeter for each of its squares). */
 const LEAST_QR_MM = 15;
 /** Around it stay this many mm free. */
-const PADDING_MM = 2.5;
+export const LABEL_PADDING_MM = 2.5;
 /** The height of a line at its size in points, mm. */
 const mmOf = (points: number): number => points * 0.3528 * 1.2;
 /** Letters of our face are about so wide at their size (measured on its lower case). */
@@ -131,17 +131,17 @@ const rowsOf = (line: LabelLine, wide: number): number => Math.max(1, Math.ceil(
  * @throws Refusal where they do not fit, or where the code would be too small to be read
  */
 export function layLabel({ width, height }: Pick<LabelGrid, 'width' | 'height'>, lines: readonly LabelLine[], withQr: boolean): LaidLabel {
-  const qrMm = withQr ? Math.min(height - 2 * PADDING_MM, width / 3, 26) : null;
+  const qrMm = withQr ? Math.min(height - 2 * LABEL_PADDING_MM, width / 3, 26) : null;
   if (qrMm !== null && qrMm < LEAST_QR_MM)
     throw new Refusal(
       `A code of ${qrMm.toFixed(0)} mm cannot be read: it wants ${LEAST_QR_MM} mm. Take a larger label, or leave the code away.`,
       'qr',
     );
-  const textMm = width - 2 * PADDING_MM - (qrMm === null ? 0 : qrMm + PADDING_MM);
+  const textMm = width - 2 * LABEL_PADDING_MM - (qrMm === null ? 0 : qrMm + LABEL_PADDING_MM);
   for (let shrink = 1; shrink >= 0.5; shrink -= 0.05) {
     const laid = lines.map((line) => ({ ...line, points: Math.max(LEAST_POINTS, line.points * shrink) }));
     const high = laid.reduce((sum, line) => sum + rowsOf(line, textMm) * mmOf(line.points), 0);
-    if (high <= height - 2 * PADDING_MM) return { lines: laid, qrMm, textMm };
+    if (high <= height - 2 * LABEL_PADDING_MM) return { lines: laid, qrMm, textMm };
   }
   throw new Refusal('The text is too long for this label, even at six points: shorten it, or take a larger one.', 'text');
 }

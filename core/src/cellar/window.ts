@@ -1,10 +1,8 @@
 import { restMonths } from '../clear/index.ts';
 import { bottlesLeft, meadBottled, mixedOf, othersPoured } from '../record/index.ts';
 import type { ClosureId, Ledger, Tasting } from '../record/index.ts';
-import { DAY_MS } from '../quantities/index.ts';
+import { DAY_MS, MONTH_MS } from '../quantities/index.ts';
 import type { Immutable } from '../quantities/index.ts';
-
-const MONTH_MS = 30.4375 * DAY_MS;
 
 /** Months from the bottling: until when it is at its best, and by when it is to be drunk (our estimates; fruit within a year or so, weak ones within months, strong ones of honey alone get better for years). */
 const KEEPS_MONTHS = [

@@ -80,6 +80,18 @@ describe('gas in closed glass', () => {
     expect(refusalOf(bottling({ bottles: [{ ...swing, count: 9 }], prime: sucrose(gramsFor(2.2, 4.5), 4.5) }))).toBe('');
   });
 
+  it('believes no more mead than was there, whatever is said to be left', () => {
+    const prime = sucrose(gramsFor(2.2, 20), 20);
+    expect(refusalOf(bottling({ bottles: [{ ...swing, count: 8 }], prime, leftL: 16 }))).toMatch(/volumes/);
+  });
+
+  it('wants the sugar of each bottle, so that none of it goes unjudged', () => {
+    const each = sucrose(30, 4.5, { where: 'each' });
+    expect(refusalOf(bottling({ bottles: [{ ...swing, count: 8 }], prime: each }))).toMatch(/say how much is in each/);
+    expect(refusalOf(bottling({ bottles: [{ ...swing, count: 8, primeG: 3 }] }))).toMatch(/say how much is in each/);
+    expect(refusalOf(bottling({ bottles: [{ ...swing, count: 8, primeG: 3 }], prime: { ...each, massG: 24 } }))).toBe('');
+  });
+
   it('asks about ounces taken for grams', () => {
     expect(refusalOf(bottling({ bottles: [{ ...swing, count: 9 }], prime: sucrose(28.35 * gramsFor(2.2, 4.5), 4.5) }))).toMatch(
       /Are these grams/,

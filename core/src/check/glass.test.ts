@@ -6,7 +6,7 @@ import type { BatchEvent, EventContent } from '../record/index.ts';
 import { DAY_MS, HOUR_MS, Refusal } from '../quantities/index.ts';
 import { plainly } from '../quantities/sentence.ts';
 import { expectedEnd, finishOf, glassAlarm, stateOf, whyNotBottle } from '../watch/index.ts';
-import { LONG_STILL_DAYS } from '../watch/glass.ts';
+import { LONG_STILL_DAYS } from '../watch/stillness.ts';
 import { STAYS } from '../watch/finish.ts';
 import { MAY_STILL_FALL_SG } from '../watch/glass.ts';
 import { checkEvents } from './index.ts';

@@ -57,7 +57,7 @@ export {
   whole,
 } from './shape.ts';
 export type { Fit, RecordShape, Shape } from './shape.ts';
-export { DAY_MS, HOUR_MS, MINUTE_MS } from './time.ts';
+export { DAY_MS, HOUR_MS, MINUTE_MS, MONTH_MS } from './time.ts';
 export {
   FIELD_KINDS,
   TypedRefusal,

@@ -47,6 +47,7 @@ export interface AskPractice {
   degasPerDay?: DegasPerDay | undefined;
   stabilizing?: StabilizeSchool | undefined;
   racking?: RackSchool | undefined;
+  roomTempC?: number | undefined;
 }
 
 /** A batch as a rule looks at it. */
@@ -54,6 +55,8 @@ export interface Asking {
   degasPerDay: DegasPerDay;
   school: StabilizeSchool;
   rackSchool: RackSchool;
+  /** Where bottles stand, as far as anybody said. */
+  roomTempC: number;
   ledger: Ledger;
   /** Null before the pitch. */
   feeding: FeedingPlan | null;

@@ -52,11 +52,12 @@ const asking = (
   feeding: FeedingPlan | null,
   state: BatchState,
   now: number,
-  { degasPerDay = USUALLY_PER_DAY, stabilizing = USUAL_SCHOOL, racking = 'at dryness' }: AskPractice,
+  { degasPerDay = USUALLY_PER_DAY, stabilizing = USUAL_SCHOOL, racking = 'at dryness', roomTempC = 20 }: AskPractice,
 ): Asking => ({
   degasPerDay,
   school: stabilizing,
   rackSchool: racking,
+  roomTempC,
   ledger,
   feeding,
   state,

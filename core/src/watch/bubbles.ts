@@ -7,14 +7,10 @@ import type { Immutable, Sentence } from '../quantities/index.ts';
 import { yeastOf } from '../yeast/index.ts';
 import { expectedEnd, finishOf } from './finish.ts';
 import { stabilizedAt } from './stabilized.ts';
-import { isStillFor } from './stillness.ts';
+import { DRY_BELOW_SG, LONG_STILL_DAYS, isStillFor } from './stillness.ts';
 
 /* The one judgement of gas in closed glass: which mead may be primed, and what its bottles bear. */
 
-/** Above this gravity a mead is not dry, and what wakes for the priming sugar eats the rest too (our estimate of what counts as dry). */
-const DRY_BELOW_SG = 1;
-/** A stillness of so long, by three readings, says that nothing more falls (our estimate). */
-const STILL_DAYS = 28;
 /** Yeast this old, or so near what it tolerates, may be too tired to make gas (our estimates). */
 const OLD_DAYS = 180;
 const NEAR_LIMIT_ABV = 1;
@@ -23,7 +19,7 @@ const NEAR_LIMIT_ABV = 1;
 function mayFallPoints(ledger: Ledger): number {
   const { last, stillness } = finishOf(ledger);
   const end = expectedEnd(ledger);
-  if (last === null || end === null || isStillFor(stillness, STILL_DAYS, 3)) return 0;
+  if (last === null || end === null || isStillFor(stillness, LONG_STILL_DAYS, 3)) return 0;
   return Math.max(0, 1000 * (last.sg - end.sg.value));
 }
 
@@ -33,7 +29,7 @@ export function whyNotPrime(ledger: Ledger): Sentence | null {
   if (state !== 'finished') return say`It is not proven finished: sugar for gas comes on top of what still ferments. Wait for its proof.`;
   const end = expectedEnd(ledger);
   const sg = ledger.history.unsweetened === null ? (last?.sg ?? 1) : (mixedOf(ledger)?.sg ?? 1);
-  const isEnd = end !== null && sg <= end.sg.high && isStillFor(finishOf(ledger).stillness, STILL_DAYS, 3);
+  const isEnd = end !== null && sg <= end.sg.high && isStillFor(finishOf(ledger).stillness, LONG_STILL_DAYS, 3);
   if (sg >= DRY_BELOW_SG && !(isEnd && stabilizedAt(ledger) === null && ledger.history.unsweetened === null))
     return say`It is sweet. Yeast that makes gas of the priming sugar eats the other sugar too, and bursts any glass. A sweet mead gets its gas in a keg.`;
   return null;

@@ -6,7 +6,7 @@ import { whyNotGas } from './bubbles.ts';
 import { expectedEnd, finishOf, maltExplains } from './finish.ts';
 import type { Finish } from './finish.ts';
 import { EQUAL_SG, fellInBottles, fellSince, provenReadings, stabilizedAt, sugarPours, sweetenedAt } from './stabilized.ts';
-import { isStillFor } from './stillness.ts';
+import { DRY_BELOW_SG, LONG_STILL_DAYS, isStillFor } from './stillness.ts';
 
 /* The one judgement of closed glass. Browser and server ask it of every bottling, however it comes. */
 
@@ -20,12 +20,8 @@ const APART_H = 24;
 const HONEY_DOUBT_SG = 0.004;
 const DOUBTED_APART_H = 7 * 24;
 
-/** From here on an unstabilized mead holds sugar enough to burst glass, whatever it is (our estimate of what counts as dry). */
-const DRY_BELOW_SG = 1;
 /** What may still fall below the reading before glass minds, against the lowest expected end: a point makes half a volume of gas (our estimate). */
 export const MAY_STILL_FALL_SG = 0.004;
-/** Below 1.000 a stillness of so long, by three readings, says more than any reckoning of what is left (our estimate). */
-export const LONG_STILL_DAYS = 28;
 
 /** How a sweetened mead was read since: null where two readings prove it steady. */
 function whyNotSweetened(ledger: Ledger, honeyAt: number, now: number): Sentence | null {

@@ -92,3 +92,8 @@ export const isStillFor = (stillness: Stillness, days: number, looks: number): b
 /** What was read since the pitch and since sugar last went to the yeast, up to a moment. */
 export const judgedReadings = (ledger: Ledger, fedAt: number): ReadingPoint[] =>
   ledger.history.readings.filter(({ at }) => ledger.history.pitch !== null && at >= ledger.history.pitch.at && at > fedAt);
+
+/** From here on an unstabilized mead holds sugar enough to burst glass, whatever it is (our estimate of what counts as dry). */
+export const DRY_BELOW_SG = 1;
+/** Below 1.000 a stillness of so long, by three readings, says more than any reckoning of what is left (our estimate). */
+export const LONG_STILL_DAYS = 28;

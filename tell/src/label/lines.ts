@@ -15,7 +15,11 @@ export interface LabelChoice {
   region: 'us' | 'eu';
 }
 
-const strength = ({ abv: { shown: abv, low, high } }: LabelFacts, { region, showsRange }: LabelChoice, reader: Reader): string => {
+const strength = (
+  { abv: { shown: abv }, reckoned: { low, high } }: LabelFacts,
+  { region, showsRange }: LabelChoice,
+  reader: Reader,
+): string => {
   const number = (value: number): string => value.toLocaleString(reader.locale, { minimumFractionDigits: 1, maximumFractionDigits: 1 });
   const range = showsRange ? ` (${number(low)} – ${number(high)})` : '';
   return region === 'us' ? `ALC. ${number(abv)}% BY VOL.${range}` : `${number(abv)} % vol${range}`;

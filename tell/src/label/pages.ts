@@ -1,4 +1,4 @@
-import { PAPER_MM } from '@hollow-bell/core/bottle';
+import { LABEL_PADDING_MM as PADDING_MM, PAPER_MM } from '@hollow-bell/core/bottle';
 import type { LabelGrid, LaidLabel, Placed } from '@hollow-bell/core/bottle';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { SHEET_FACE, SOOT } from '../page.ts';
@@ -6,7 +6,6 @@ import { SHEET_FACE, SOOT } from '../page.ts';
 export { SHEET_FACE };
 const PT_PER_MM = 72 / 25.4;
 const pt = (mm: number): number => mm * PT_PER_MM;
-const PADDING_MM = 2.5;
 
 interface PrintedLabel {
   laid: LaidLabel;

@@ -5,7 +5,7 @@ import { waterShare } from '@hollow-bell/core/ingredients';
 import { Refusal } from '@hollow-bell/core/quantities';
 import type { Sentence } from '@hollow-bell/core/quantities';
 import type { EventContent, PrimingId } from '@hollow-bell/core/record';
-import { bubblingOf, wantsFreshYeast, whyNoGas, whyNotBottle, whyNotPrime } from '@hollow-bell/core/watch';
+import { bubblingOf, wantsFreshYeast, whyNoGas, whyNotPrime } from '@hollow-bell/core/watch';
 import { computed, inject, provide, ref } from 'vue';
 import type { InjectionKey } from 'vue';
 import { useBatch } from '../stores/batch.ts';
@@ -56,7 +56,6 @@ function planned() {
   const partEnd = ref<PartEnd>('drunk');
   const counts = ref<Record<string, number | null>>({});
 
-  const stop = computed(() => whyNotBottle(store.ledger, store.now));
   const sweet = computed<Sentence | null>(() => whyNotPrime(store.ledger));
   const dead = computed<Sentence | null>(() => whyNoGas(store.ledger));
   const fresh = computed(() => wantsFreshYeast(store.ledger, store.now));
@@ -250,19 +249,16 @@ function planned() {
     otherCost,
     partEnd,
     counts,
-    stop,
     sweet,
     dead,
     fresh,
     plannedL,
-    volumeL,
     awaits: computed(() => isSparkling.value && measuredL.value === null),
     ready,
     prime,
     crate,
     refused,
     wantsAgain,
-    fillL,
     fillWith,
     gramsFor,
     piecesFor,

@@ -44,6 +44,9 @@ export const ratedShape = number(0.5, 15, [2, 8], {
   whenHigh: 'No bottle bears more than 15 volumes; its maker’s word may be in bar.',
 });
 
+/** The smallest keg with a valve of its own (trade practice, rounded down). */
+const LEAST_KEG_ML = 1900;
+
 const rowShape = record(
   {
     sizeMl: number(20, 100_000, [250, 750]),
@@ -58,6 +61,10 @@ const rowShape = record(
   {
     holds: ({ kind, sizeMl }) => kind === 'keg' || sizeMl <= 20_000,
     says: 'No bottle holds more than 20 L; a larger one is a keg.',
+  },
+  {
+    holds: ({ kind, sizeMl }) => kind !== 'keg' || sizeMl >= LEAST_KEG_ML,
+    says: 'A keg holds 2 L and more; what is smaller is a bottle.',
   },
 );
 
@@ -87,9 +94,26 @@ function forgetEatenSugar({ history }: Folding): void {
   if (isEaten) history.primings = [];
 }
 
-/** What was primed, L: no more than was measured, and no more than what went into bottles and what is said to be left. */
-const primedL = ({ bottles, leftL }: { bottles: readonly Immutable<BottleRow>[]; leftL?: number | undefined }, measuredL: number): number =>
-  Math.min(measuredL, litersIn(bottles) + (leftL ?? 0)) || measuredL;
+/** What was primed, L: no more than was measured, than went into bottles and is said to be left, and than can have been there. */
+const primedL = (
+  { bottles, leftL }: { bottles: readonly Immutable<BottleRow>[]; leftL?: number | undefined },
+  { volumeL, waterL = 0 }: Immutable<Prime>,
+  thereL: number,
+): number => Math.min(volumeL, litersIn(bottles) + (leftL ?? 0), thereL * (1 + VOLUME_SLACK) + waterL) || volumeL;
+
+/** What went into each bottle may differ from all of it by this share: a scale's steps, a piece left over (our estimate). */
+const EACH_SLACK = 0.1;
+
+/** @throws Refusal where what is in each bottle is not what went in by all */
+function requireEach(bottles: readonly Immutable<BottleRow>[], prime: Immutable<Prime> | undefined): void {
+  const eachG = bottles.reduce((sum, { count, primeG = 0 }) => sum + count * primeG, 0);
+  const allG = prime?.where === 'each' ? prime.massG : 0;
+  if (Math.abs(eachG - allG) > EACH_SLACK * allG + 0.5)
+    throw new Refusal(
+      say`The bottles have ${{ kind: 'massG', value: eachG }} of sugar among them, and ${{ kind: 'massG', value: allG }} went in: say how much is in each.`,
+      'bottles',
+    );
+}
 
 /** Mead closed into bottles or a keg, with the sugar that is to make its gas. */
 export const bottling = happening({
@@ -103,15 +127,16 @@ export const bottling = happening({
     /** It stays in its vessel, for another day. */
     stays: maybe(flag),
   }),
-  believe: (ledger, { bottles }) => {
+  believe: (ledger, { bottles, prime }) => {
     if (litersIn(bottles) <= 0) throw new Refusal('No bottle is counted; say how many were filled.', 'bottles');
     requireVolume(litersIn(bottles), ledger, 'bottled', VOLUME_SLACK);
+    requireEach(bottles, prime);
   },
   apply: (ledger, { bottles, prime, leftL, stays, otherCost }, { id: eventId, at }) => {
     const { bottled } = ledger.history;
     forgetEatenSugar(ledger);
     const mead = copyOf({ ...ledger, history: { ...ledger.history, bottled: null } });
-    if (prime?.where === 'bulk') stirIn(ledger, prime, primedL({ bottles, leftL }, prime.volumeL));
+    if (prime?.where === 'bulk') stirIn(ledger, prime, primedL({ bottles, leftL }, prime, mixedOf(ledger)?.volumeL ?? 0));
     const filling = {
       eventId,
       at,

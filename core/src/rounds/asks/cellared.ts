@@ -2,17 +2,16 @@ import { carbonateDays, isPrimed } from '../../carbonate/index.ts';
 import { SOON_DAYS, firstOutBy, windowOf } from '../../cellar/index.ts';
 import { bottlesLeft, isAllBottled } from '../../record/index.ts';
 import type { EventContent } from '../../record/index.ts';
-import { DAY_MS, onDay, say } from '../../quantities/index.ts';
+import { DAY_MS, MONTH_MS, onDay, say } from '../../quantities/index.ts';
 import { asked } from '../ask.ts';
 import type { AskRule, Asking } from '../ask.ts';
 
 /** Nothing of the cellar is spoken of earlier than this before its day (our estimate). */
 const EARLY_MS = 10 * DAY_MS;
-/** A room, where nobody said how warm the bottles stand. */
-const ROOM_C = 20;
+/** Colder than this nobody leaves bottles that are to make gas. */
+const COLDEST_C = 10;
 /** After the first taste it is tasted again, months after the bottling (trade habit: the one-year bottle is forgotten without a reminder). */
 const AGAIN_MONTHS = [6, 12] as const;
-const MONTH_MS = 30.4375 * DAY_MS;
 
 const left = ({ ledger }: Asking): number => (isAllBottled(ledger) ? bottlesLeft(ledger) : 0);
 const bell = (now: number, dueAt: number): 'swinging' | 'muffled' => (now >= dueAt ? 'swinging' : 'muffled');
@@ -25,7 +24,7 @@ export const testBottle: AskRule = {
   asks: (of) => {
     const { ledger, now } = of;
     const filling = ledger.history.bottled?.fillings.findLast(isPrimed);
-    const days = carbonateDays(ROOM_C);
+    const days = carbonateDays(Math.max(COLDEST_C, of.roomTempC));
     if (left(of) === 0 || filling === undefined || days === null) return null;
     const isOpened = ledger.history.bottlesOut.some(({ at, end }) => end === 'opened' && at > filling.at);
     if (isOpened || ledger.history.tastings.some(({ at }) => at > filling.at)) return null;

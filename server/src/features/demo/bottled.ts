@@ -203,9 +203,9 @@ export const BOTTLED: Recipe[] = [
       [1, pitched('allround', 2.5)],
       [25, ...fed(1, 2.4, 0.6)],
       [6 * DAY_H, sg(1.016, 19)],
-      ...ended(0.994, [20, 36, 52, 68], 19),
+      ...ended(0.994, [18, 32, 46, 60], 19),
       [
-        69.5 * DAY_H,
+        62 * DAY_H,
         bottled(
           { 'swing 500': 6, 'crown 330': 4 },
           {
