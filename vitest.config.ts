@@ -24,6 +24,9 @@ export default defineConfig({
         },
       },
       {
+        test: { name: 'campaign', environment: 'node', include: ['campaign/**/*.test.ts'] },
+      },
+      {
         plugins: [vue(), components({ dirs: [], dts: false, resolvers: [ElementPlusResolver({ importStyle: false })] })],
         test: {
           name: 'web',

@@ -22,6 +22,7 @@ import { seeded } from '@hollow-bell/core/numerics';
 import { forecastTable, forecastTimes } from './forecasts.ts';
 import { againstC } from './againstC.ts';
 import { pageTimes } from './page.ts';
+import { processTimes } from './processes.ts';
 import { recordTimes } from './records.ts';
 import { givenTables } from './ferments/study.ts';
 import { stallTable } from './stalls.ts';
@@ -142,7 +143,9 @@ async function studies(): Promise<void> {
       : `the forecast’s loop, 500 members over 90 days: ${compared.hereMs.toFixed(0)} ms here, ${compared.inCMs.toFixed(0)} ms in C (-O2), ${compared.ratio.toFixed(2)} ×, budget 1.3 ×; their sums differ by ${compared.differs.toExponential(0)}`,
   );
   const databaseUrl = process.env['HOLLOW_BELL_BENCH_DATABASE'];
-  if (databaseUrl !== undefined) for (const line of [...(await recordTimes(databaseUrl)), ...(await pageTimes())]) console.log(line);
+  if (databaseUrl !== undefined)
+    for (const line of [...(await processTimes(databaseUrl)), ...(await recordTimes(databaseUrl)), ...(await pageTimes())])
+      console.log(line);
   console.log(`\n${stallTable()}`);
   console.log(`\n${await forecastTable()}`);
   console.log(`\n${await givenTables()}`);

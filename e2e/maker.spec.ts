@@ -71,11 +71,11 @@ test('past readings come in from a table, and a reading in the wrong batch is mo
   await expect(page.locator('.log')).toContainText('1.105');
 });
 
-test('a dose given otherwise is kept as it was given', async ({ page, demoCellar }) => {
+test('a dose of another amount is kept as it was given', async ({ page, demoCellar }) => {
   await page.goto(demoCellar.url);
-  await row(page, 'Borage, even').getByRole('button', { name: 'Otherwise' }).click();
+  await row(page, 'Borage, even').getByRole('button', { name: 'Another amount' }).click();
   const dose = page.locator('[data-dose="2"]');
-  await dose.getByRole('button', { name: 'Otherwise' }).click();
+  await dose.getByRole('button', { name: 'Another amount' }).click();
   await type(dose.getByLabel('organic nutrient'), '2,5');
   await type(dose.getByLabel('diammonium phosphate'), '0');
   await dose.getByRole('button', { name: 'Given so' }).click();

@@ -104,7 +104,7 @@ test('a melomel from a bucket into two jugs and a companion, topped up, one jug 
   await test.step('racked into two jugs and a companion, each level told before', async () => {
     await at(page, 24 * 30, 'clear');
     await dip(page, '0.998 68f', /0\.998/);
-    await page.getByText('Otherwise: other vessels').click();
+    await page.getByText('In another way: other vessels').click();
     const into = page.locator('form.rack .into');
     await into.nth(0).locator('.el-select').click();
     await page.getByRole('option', { name: /^small jug/ }).click();

@@ -15,6 +15,8 @@ export default defineConfig({
     timezoneId: 'Europe/Berlin',
     viewport: { width: 1280, height: 800 },
     actionTimeout: 20_000,
+    // What answers in the server's stead would hide what the server does; the tests of it ask for it.
+    serviceWorkers: 'block',
     trace: 'retain-on-failure',
     launchOptions: BROWSER,
   },

@@ -9,7 +9,15 @@ export interface Cellar {
   url: string;
   databaseUrl: string;
   kill: () => Promise<void>;
-  restart: () => Promise<void>;
+  restart: (how?: How) => Promise<void>;
+  /** Where the house finds it, once it was started for the house. */
+  houseUrl: string;
+}
+
+/** Further words to the start command, and what it finds in its environment. */
+interface How {
+  args?: readonly string[];
+  env?: Readonly<Record<string, string>>;
 }
 
 const START = fileURLToPath(new URL('../scripts/start.mjs', import.meta.url));
@@ -18,6 +26,8 @@ const START = fileURLToPath(new URL('../scripts/start.mjs', import.meta.url));
 const FIRST_PORT = 21_000;
 const PORTS_PER_WORKER = 1000;
 let portsAsked = 0;
+/** Another address of this machine, as a house’s would be. */
+export const HOUSE_ADDRESS = '127.0.0.2';
 
 function isFree(port: number): Promise<boolean> {
   return new Promise((resolve) => {
@@ -30,7 +40,8 @@ function isFree(port: number): Promise<boolean> {
 async function freePort(): Promise<number> {
   const first = FIRST_PORT + PORTS_PER_WORKER * Number(process.env['TEST_PARALLEL_INDEX'] ?? 0);
   while (portsAsked < PORTS_PER_WORKER) {
-    const port = first + portsAsked++;
+    const port = first + portsAsked;
+    portsAsked += 2;
     if (await isFree(port)) return port;
   }
   throw new Error('no free port');
@@ -50,9 +61,9 @@ async function newDatabase(): Promise<string> {
   return url.toString();
 }
 
-function launch(databaseUrl: string, port: number, demo: boolean): Promise<ChildProcess> {
-  const child = spawn(process.execPath, [START, ...(demo ? ['--demo'] : []), '--port', String(port)], {
-    env: { ...process.env, DATABASE_URL: databaseUrl, LOG_LEVEL: 'silent' },
+function launch(databaseUrl: string, port: number, demo: boolean, { args = [], env = {} }: How = {}): Promise<ChildProcess> {
+  const child = spawn(process.execPath, [START, ...(demo ? ['--demo'] : []), '--port', String(port), ...args], {
+    env: { ...process.env, DATABASE_URL: databaseUrl, LOG_LEVEL: 'silent', ...env },
     stdio: ['ignore', 'pipe', 'pipe'],
   });
   return new Promise((resolve, reject) => {
@@ -85,8 +96,10 @@ export async function startCellar(demo: boolean): Promise<Cellar & { stop: () =>
     url: `http://localhost:${port}${demo ? '/demo' : ''}`,
     databaseUrl,
     kill: () => end('SIGKILL'),
-    restart: async () => {
-      child = await launch(databaseUrl, port, false);
+    houseUrl: `https://${HOUSE_ADDRESS}:${port + 1}`,
+    restart: async (how) => {
+      await end('SIGTERM');
+      child = await launch(databaseUrl, port, false, how);
     },
     stop: () => end('SIGTERM'),
   };

@@ -1,6 +1,8 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from './cellar.ts';
-import { choose, type } from './typing.ts';
+import type { Cellar } from './startCellar.ts';
+import { byKeys, byMouse, byTouch } from './hands.ts';
+import type { Hand } from './hands.ts';
 
 const DAY_MS = 86_400_000;
 const BEGUN = Date.now() - 70 * DAY_MS;
@@ -12,43 +14,43 @@ async function onDay(page: Page, day: number, station: string): Promise<void> {
   await expect(page.getByRole('heading', { level: 1, name: 'Walked linden' })).toBeVisible();
 }
 
-async function dip(page: Page, typed: string): Promise<void> {
-  await type(page.getByRole('textbox', { name: 'Dip line' }), typed);
-  await page.getByRole('button', { name: 'Write it down' }).click();
+async function dipped(page: Page, hand: Hand, typed: string): Promise<void> {
+  await hand.write(page.getByRole('textbox', { name: 'Dip line' }), typed);
+  await hand.press(page.getByRole('button', { name: 'Write it down' }));
   await expect(page.getByText('Written:')).toBeVisible();
 }
 
 const figure = (page: Page, label: string) => page.locator(`[data-figure="${label}"] .number`);
 const number = async (page: Page, label: string): Promise<number> => Number(await figure(page, label).innerText());
 
-test('a traditional mead from honey to bottle, by the published numbers', async ({ page, emptyCellar }) => {
-  test.setTimeout(120_000);
+async function walk(page: Page, emptyCellar: Cellar, hand: Hand): Promise<void> {
+  const dip = (of: Page, typed: string): Promise<void> => dipped(of, hand, typed);
   await page.clock.setFixedTime(BEGUN);
   await page.goto(emptyCellar.url);
-  await page.getByRole('button', { name: 'Begin with an empty cellar' }).click();
-  await page.getByRole('button', { name: 'Formulate a mead' }).click();
+  await hand.press(page.getByRole('button', { name: 'Begin with an empty cellar' }));
+  await hand.press(page.getByRole('button', { name: 'Formulate a mead' }));
 
   await test.step('formulate 5 L at 1.100', async () => {
-    await type(page.getByLabel('Name of the batch'), 'Walked linden');
-    await type(page.getByLabel('Volume at the pitch', { exact: true }), '5');
-    await type(page.getByLabel('Original gravity', { exact: true }), '1.100');
+    await hand.write(page.getByLabel('Name of the batch'), 'Walked linden');
+    await hand.write(page.getByLabel('Volume at the pitch', { exact: true }), '5');
+    await hand.write(page.getByLabel('Original gravity', { exact: true }), '1.100');
     // SG 1.100 holds 261.17 g of extract a liter (ICUMSA): 1305.9 g in 5 L. Honey is 82.8 % solids: 1305.9 / 0.828 = 1577 g.
     await expect(page.getByLabel('wildflower, mass', { exact: true })).toHaveValue('1.58');
     // 5 L of it weigh 1.100 × 998.2 × 5 = 5490 g; less the honey, 3913 g of water, 3.92 L.
     await expect(page.getByLabel('Water', { exact: true })).toHaveValue('3.92');
     expect(await number(page, 'Original gravity')).toBeCloseTo(1.1, 3);
-    await page.getByRole('button', { name: 'Save as a batch' }).click();
+    await hand.press(page.getByRole('button', { name: 'Save as a batch' }));
   });
 
   await test.step('mix, measure and pitch', async () => {
-    await page.getByRole('button', { name: 'All as planned' }).click();
+    await hand.press(page.getByRole('button', { name: 'All as planned' }));
     await expect(page.locator('.log')).toContainText(/poured 1\.58\skg wildflower honey/);
-    await type(page.getByLabel('hydrometer reads'), '1,100');
-    await type(page.getByLabel('sample at'), '20');
-    await page.getByRole('button', { name: 'Write it' }).click();
+    await hand.write(page.getByLabel('hydrometer reads'), '1,100');
+    await hand.write(page.getByLabel('sample at'), '20');
+    await hand.press(page.getByRole('button', { name: 'Write it' }));
     await expect(page.getByLabel('hydrometer reads')).toHaveValue('');
     // 0.5 g/L at 1.100, in 5 L.
-    await page.getByRole('button', { name: 'Pitched 2.5 g' }).click();
+    await hand.press(page.getByRole('button', { name: 'Pitched 2.5 g' }));
     await expect(page.getByText('Silence').or(page.getByText('First signs'))).toBeVisible();
   });
 
@@ -61,7 +63,7 @@ test('a traditional mead from honey to bottle, by the published numbers', async 
     // DAP: half of (226 − 20), 103 mg/L ÷ 212.1 mg/g × 5 L = 2.43 g in three doses of 0.81 g; organic 103 ÷ 40 × 5 ÷ 4 = 3.22 g.
     await expect(first).toContainText('3.2 g organic nutrient');
     await expect(first).toContainText('0.8');
-    await first.getByRole('button', { name: /^Fed 4.0 g/ }).click();
+    await hand.press(first.getByRole('button', { name: /^Fed 4.0 g/ }));
     await expect(first).toHaveAttribute('data-state', 'given');
     await onDay(page, 2.1, 'feed');
     await dip(page, 'fed');
@@ -86,7 +88,7 @@ test('a traditional mead from honey to bottle, by the published numbers', async 
 
   await test.step('honey is not poured into a mead that is not stabilized', async () => {
     await onDay(page, 39, 'sweeten');
-    await type(page.getByLabel('gravity wanted'), '1.010');
+    await hand.write(page.getByLabel('gravity wanted'), '1.010');
     await expect(page.getByRole('alert')).toContainText('not stabilized');
     await expect(page.getByRole('alert')).toContainText(/more alcohol and, in closed bottles, into .* of gas/);
     await expect(page.getByRole('button', { name: /^Add / })).toHaveCount(0);
@@ -94,18 +96,18 @@ test('a traditional mead from honey to bottle, by the published numbers', async 
 
   await test.step('clear, degas, stabilize', async () => {
     await onDay(page, 40, 'clear');
-    await page.getByRole('button', { name: 'print', exact: true }).click();
+    await hand.press(page.getByRole('button', { name: 'print', exact: true }));
     await expect(page.locator('[data-gate=clear]')).toHaveAttribute('data-open', 'true');
-    await page.getByRole('button', { name: 'no prickle', exact: true }).click();
+    await hand.press(page.getByRole('button', { name: 'no prickle', exact: true }));
     await expect(page.locator('[data-gate=degassed]')).toHaveAttribute('data-open', 'true');
     await onDay(page, 41, 'stabilize');
-    await choose(page, 'the pH is known', 'by a meter');
-    await type(page.getByLabel('pH, measured'), '3.4');
+    await hand.choose('the pH is known', 'by a meter');
+    await hand.write(page.getByLabel('pH, measured'), '3.4');
     // 0.8 mg/L molecular at pH 3.4: 0.8 × (1 + 10^1.59) = 31.9 mg/L free, ÷ 0.7 for what binds = 45.6 mg/L;
     // × 4.5 L ÷ 0.5763 = 0.356 g of potassium metabisulfite.
     expect(await number(page, 'Free SO₂ wanted')).toBeCloseTo(32, 0);
     expect(await number(page, 'Metabisulfite')).toBeCloseTo(0.36, 2);
-    await page.getByRole('button', { name: /^Added 0.36 g/ }).click();
+    await hand.press(page.getByRole('button', { name: /^Added 0.36 g/ }));
     await expect(page.locator('[data-gate=stabilized]')).toHaveAttribute('data-open', 'true');
     await expect(page.locator('[data-gate=waited]')).toHaveAttribute('data-open', 'false');
   });
@@ -116,7 +118,7 @@ test('a traditional mead from honey to bottle, by the published numbers', async 
     await dip(page, '0.994 20c');
     await expect(page.locator('[data-gate=verified]')).toHaveAttribute('data-open', 'true');
     await onDay(page, 42.2, 'sweeten');
-    await type(page.getByLabel('gravity wanted'), '1.010');
+    await hand.write(page.getByLabel('gravity wanted'), '1.010');
     const outcome = page.locator('[data-test=outcome]');
     await expect(outcome).toContainText('0.994 → 1.010');
     // A liter sweetened from 0.996 to 1.010 wants 45.5 g of honey at 18 % water (published case); 0.994 → 1.010 some 52 g:
@@ -127,7 +129,7 @@ test('a traditional mead from honey to bottle, by the published numbers', async 
     const volume = /4\.50.L → ([\d.]+).L/.exec(await outcome.innerText());
     // What is there stays there: alcohol × volume is the same before and after, to the one decimal that is shown.
     expect(Math.abs(Number(alcohol![2]) * Number(volume![1]) - Number(alcohol![1]) * 4.5)).toBeLessThan(0.05 * (4.5 + 4.7));
-    await page.getByRole('button', { name: 'All of it' }).click();
+    await hand.press(page.getByRole('button', { name: 'All of it' }));
     await expect(page.getByText('Written:')).toBeVisible();
   });
 
@@ -143,12 +145,33 @@ test('a traditional mead from honey to bottle, by the published numbers', async 
   await test.step('bottle', async () => {
     await onDay(page, 45.1, 'bottle');
     // 4.5 L and 235 g of honey (0.69 ml/g) make 4.66 L; less 0.1 L, 4.56 L fill six bottles of 750 ml.
-    await page.getByRole('button', { name: 'as many as fit' }).first().click();
+    await hand.press(page.getByRole('button', { name: 'as many as fit' }).first());
     await expect(page.getByLabel('bottles of 750 ml')).toHaveValue('6');
-    await page.getByRole('button', { name: 'Bottled 6' }).click();
+    await hand.press(page.getByRole('button', { name: 'Bottled 6' }));
     await expect(page.getByText('In bottles since')).toBeVisible();
   });
 
-  await page.getByRole('link', { name: 'Batches' }).click();
+  await hand.press(page.getByRole('link', { name: 'Labels' }));
+  await expect(page.getByText('At true size')).toBeVisible();
+  await hand.press(page.getByRole('link', { name: 'Batches' }));
   await expect(page.getByRole('link', { name: /Walked linden.*bottled/ })).toBeVisible();
+}
+
+test('a traditional mead from honey to bottle, by the published numbers', async ({ page, emptyCellar }) => {
+  test.setTimeout(120_000);
+  await walk(page, emptyCellar, byMouse(page));
+});
+
+test('the whole of it by keyboard alone', async ({ page, emptyCellar }) => {
+  test.setTimeout(240_000);
+  await walk(page, emptyCellar, byKeys(page));
+});
+
+test.describe('on a phone', () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
+
+  test('the whole of it by touch alone', async ({ page, emptyCellar }) => {
+    test.setTimeout(180_000);
+    await walk(page, emptyCellar, byTouch(page));
+  });
 });

@@ -1,64 +1,40 @@
-import { spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
-import { startCluster } from './setup/cluster.mjs';
-import { installDebianPackages, postgresBinaries } from './setup/install.mjs';
-import { DATA_FOLDER, Plain, runMain } from './setup/paths.mjs';
-import { addressed } from './setup/postgresTools.mjs';
+import { pathToFileURL } from 'node:url';
+import { isAsWritten, postgresTool } from './setup/backups.mjs';
+import { buildIfChanged } from './setup/build.mjs';
+import { withCellar } from './setup/cellar.mjs';
+import { installNpmPackages } from './setup/install.mjs';
+import { Plain, SERVER_DIST, runMain } from './setup/paths.mjs';
 
-/** A newer cellar has tables that an older backup does not know: all of its own go, and nothing else's, in the transaction that brings the other. */
-const OWN = [
-  'batch_events',
-  'batch_plans',
-  'batches',
-  'calendar_address',
-  'float_devices',
-  'float_readings',
-  'migrations',
-  'practice',
-  'probe_readings',
-  'recipes',
-  'shelf_items',
-];
-const EMPTIED = `DO $$ BEGIN IF to_regclass('demo.batch_events') IS NOT NULL THEN DROP SCHEMA demo CASCADE; END IF; END $$; DROP TABLE IF EXISTS ${OWN.map((table) => `public.${table}`).join(', ')} CASCADE; DROP FUNCTION IF EXISTS public.keep_the_record CASCADE;`;
-
-/** Reads a backup back, in place of what is there, all or nothing: npm run restore -- FILE. */
+/** Reads a backup back, in place of what is there, all or nothing: npm run restore -- FILE. What is there is backed up first. */
 async function main() {
   const given = process.argv[2];
   if (given === undefined) throw new Plain('say which file: npm run restore -- FILE');
   const file = resolve(given);
   if (!existsSync(file)) throw new Plain(`there is no file ${file}.`);
+  if ((await isAsWritten(file)) === false)
+    throw new Plain(`${file} is not as it was written: its sum differs from the one beside it. Take another backup; nothing was changed.`);
+  installNpmPackages();
+  buildIfChanged();
   const folder = mkdtempSync(join(tmpdir(), 'hollow-bell-restore-'));
-  installDebianPackages({ database: true, browser: false });
-  const cluster = process.env.DATABASE_URL === undefined ? await startCluster(process.env.HOLLOW_BELL_DATA ?? DATA_FOLDER) : null;
   try {
-    const { dbname, env } = addressed(cluster?.url ?? process.env.DATABASE_URL);
-    const run = (name, ...args) =>
-      spawnSync(join(postgresBinaries(), name), args, { stdio: ['ignore', 'ignore', 'inherit'], env }).status === 0;
-    const script = join(folder, 'cellar.sql');
-    const listed = spawnSync(join(postgresBinaries(), 'pg_restore'), ['--list', file], { encoding: 'utf8' });
-    if (listed.status !== 0 || !/ TABLE public batch_events /.test(listed.stdout))
-      throw new Plain('that file is no backup of a cellar; nothing was changed.');
-    if (!run('pg_restore', '--no-owner', `--file=${script}`, file))
-      throw new Plain('that file is no backup of a cellar; nothing was changed.');
-    if (
-      !run(
-        'psql',
-        '--no-psqlrc',
-        '--quiet',
-        '--single-transaction',
-        '--set=ON_ERROR_STOP=1',
-        `--dbname=${dbname}`,
-        `--command=${EMPTIED}`,
-        `--file=${script}`,
-      )
-    )
-      throw new Plain('the backup could not be read back; the cellar is as it was.');
-    console.log(`The cellar is as it was in ${file}`);
+    await withCellar({ mayRun: false }, async (url, backups) => {
+      const rows = join(folder, 'rows.sql');
+      const read = await postgresTool('pg_restore', ['--data-only', '--schema=public', '--no-owner', `--file=${rows}`, file]);
+      if (!read.isDone) throw new Plain('that file is no backup of a cellar; nothing was changed.');
+      const { restore } = await import(pathToFileURL(SERVER_DIST).href);
+      const keepFirst = async () => console.log(`What was there is kept in ${await backups.write('before-restore')}`);
+      const counts = await restore(url, rows, keepFirst).catch((error) => {
+        if (error instanceof Plain) throw error;
+        const isSaid = /nothing was changed|DATABASE_URL/.test(error.message);
+        throw new Plain(isSaid ? error.message : `the backup could not be read back: ${error.message}. The cellar is as it was.`);
+      });
+      console.log(`The cellar is as it was in ${file}: ${counts.get('batches')} batches, ${counts.get('batch_events')} entries.`);
+    });
   } finally {
     rmSync(folder, { recursive: true });
-    await cluster?.stop();
   }
 }
 

@@ -9,7 +9,7 @@ import { ROOT, runMain } from './setup/paths.mjs';
 
 const bin = (name) => join(ROOT, 'node_modules', '.bin', name);
 
-const WORKSPACES = ['core', 'tell', 'contract', 'server', 'web', 'e2e', 'bench', 'instruments', 'scripts'];
+const WORKSPACES = ['core', 'tell', 'contract', 'server', 'web', 'e2e', 'bench', 'campaign', 'instruments', 'scripts'];
 const lint = (name, paths) => [
   `lint of ${name}`,
   bin('eslint'),
@@ -22,9 +22,9 @@ const CHECKS = [
   lint('the page', ['web']),
   lint('all else', ['*.{js,ts,mjs,cjs}', ...WORKSPACES.filter((name) => name !== 'core' && name !== 'web')]),
   [
-    'types of core, tell, contract, server, e2e, bench and instruments',
+    'types of core, tell, contract, server, e2e, bench, campaign and instruments',
     bin('tsc'),
-    ['-b', 'core', 'tell', 'contract', 'server', 'e2e', 'bench', 'instruments'],
+    ['-b', 'core', 'tell', 'contract', 'server', 'e2e', 'bench', 'campaign', 'instruments'],
   ],
   ['types of web', bin('vue-tsc'), ['--noEmit', '-p', 'web']],
   ['format', bin('prettier'), ['--check', '--log-level', 'warn', '--cache', '.']],
@@ -123,10 +123,10 @@ async function runOnly(word) {
   }
   const inBrowser = files.filter((file) => file.endsWith('.spec.ts'));
   const units = files.filter((file) => !inBrowser.includes(file));
-  const needsDatabase = inBrowser.length > 0 || units.some((file) => file.startsWith('server'));
+  const needsDatabase = inBrowser.length > 0 || units.some((file) => /^(?:server|campaign)/.test(file));
   installDebianPackages({ database: needsDatabase, browser: inBrowser.length > 0 });
   installNpmPackages();
-  if (inBrowser.length > 0) buildIfChanged();
+  if (needsDatabase) buildIfChanged();
   const database = needsDatabase ? await startScratch() : null;
   const env = database === null ? {} : { HOLLOW_BELL_TEST_CLUSTER: database.url };
   try {

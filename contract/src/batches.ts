@@ -203,13 +203,27 @@ export const batchListShape = record({ batches: list(listedShape, 0, 1000), hasO
 export type BatchList = Fit<typeof batchListShape>;
 
 export const errorShape = record({
-  code: choice('bad_input', 'not_found', 'stale', 'database_away', 'too_many', 'not_allowed', 'internal'),
+  code: choice(
+    'bad_input',
+    'not_found',
+    'stale',
+    'id_taken',
+    'database_away',
+    'busy',
+    'disk_full',
+    'too_many',
+    'not_allowed',
+    'signed_out',
+    'internal',
+  ),
   /** A sentence for a person. */
   message: text(10_000),
   /** The same with its quantities in SI, for whoever shows other units. */
   said: maybe(own<Sentence>('a sentence in parts')),
   /** Where the input is wrong, as a path. */
   field: maybe(text(1000)),
+  /** Everything that is wrong with what was sent, each with its path. */
+  faults: maybe(list(record({ field: textOrNone(1000), says: text(1000) }), 1, 100)),
   /** With `stale`: what others wrote since. */
   since: maybe(list(storedEvent, 0, 1_000_000)),
   requestId: text(200),

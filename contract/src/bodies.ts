@@ -15,7 +15,9 @@ import {
   splitShape,
 } from './batches.ts';
 import { putRecipeShape } from './cellar.ts';
+import { newCodeShape, newPassphraseShape, pairShape, signInShape } from './doors.ts';
 import { newEventShape } from './events.ts';
+import { importShape } from './files.ts';
 import { floatPostShape, hangFloatShape, newFloatShape } from './float.ts';
 import { practiceShape } from './practice.ts';
 import type { Practice } from './practice.ts';
@@ -51,6 +53,11 @@ export const BODIES = {
     afterSeq: whole(0, 1_000_000),
     events: list(newEventShape, 1, 1000, { whenMany: 'At most 1,000 entries at once; split the file.' }),
   }),
+  setPassphrase: newPassphraseShape,
+  makeCode: newCodeShape,
+  signIn: signInShape,
+  pair: pairShape,
+  importFile: importShape,
   makeFloat: newFloatShape,
   hangFloat: hangFloatShape,
   postFloat: floatPostShape,

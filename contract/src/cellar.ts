@@ -23,7 +23,7 @@ const recipeFields = {
   must: mustPlanShape,
 } as const;
 /** A plan that is kept without a batch. */
-const recipeShape = record({ id, ...recipeFields, fromBatch: orNull(id) });
+export const recipeShape = record({ id, ...recipeFields, fromBatch: orNull(id) });
 /** The same as an open file; its published schema is made from this. */
 export const recipeFileShape = record({ format: choice('hollow-bell-recipe'), version: choice(1), ...recipeFields });
 export type RecipeFile = Fit<typeof recipeFileShape>;

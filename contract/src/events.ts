@@ -8,11 +8,11 @@ const identity = { id, happenedAt: moment, version: maybe(whole(1, RECORD_VERSIO
 const ofKind = <F extends object>(fields: F) =>
   Object.fromEntries(RECORDED_KINDS.map((kind) => [kind, record({ payload: HAPPENINGS[kind].shape, ...fields })]));
 
-const amendment = record({ eventId: id, replacement: orNull(kinds(ofKind({ happenedAt: moment }), NO_KIND)) });
+export const amendmentShape = record({ eventId: id, replacement: orNull(kinds(ofKind({ happenedAt: moment }), NO_KIND)) });
 
 export type NewEvent = EventContent & { id: string; happenedAt: number; version?: number | undefined };
 /** What is written into a batch: core's happenings, each with an id, a time, and the version of what wrote it. */
 export const newEventShape = kinds(
-  { ...ofKind(identity), amendment: record({ payload: amendment, ...identity }) },
+  { ...ofKind(identity), amendment: record({ payload: amendmentShape, ...identity }) },
   NO_KIND,
 ) as unknown as Shape<NewEvent>;

@@ -14,10 +14,15 @@ export type {
   Move,
   Split,
 } from './batches.ts';
+export type { Backup, Backups } from './backups.ts';
 export type { BodyOf } from './bodies.ts';
 export type { CalendarAddress } from './calendar.ts';
 export { recipeFileShape } from './cellar.ts';
 export type { KeptRecipe, Recipe, RecipeFile, ShelvedBatch } from './cellar.ts';
+export { PASSPHRASE_LEAST } from './doors.ts';
+export type { Doors, PairingCode, Role, Session, Visitor } from './doors.ts';
+export { cellarFileShape } from './files.ts';
+export type { BatchFile, Brought, CellarFile, Imported } from './files.ts';
 export type { NewEvent } from './events.ts';
 export { FLOAT_SLOT_MS, PROBE_SLOT_MS, floatRefusal, probeRefusal } from './float.ts';
 export type { FloatAnswer, FloatDevice, FloatPost, MadeFloat } from './float.ts';
@@ -25,7 +30,8 @@ export { misfitOf } from './misfit.ts';
 export { DEFAULT_PRACTICE, HOUSE_PRACTICES, houseOf, unitsOf } from './practice.ts';
 export type { Practice } from './practice.ts';
 export type { Standing } from './rounds.ts';
+export { whereInWords } from './says.ts';
 export { ROUTES } from './routes.ts';
-export type { AnswerOf, RouteName } from './routes.ts';
+export type { AnswerOf, Door, RouteName } from './routes.ts';
 export { SHELF_KINDS, shelfItemShape } from './shelf.ts';
 export type { ShelfItem, ShelfKind, Shelved } from './shelf.ts';

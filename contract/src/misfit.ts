@@ -1,5 +1,6 @@
-import { MOMENT_LIMITS, ruleBroken } from '@hollow-bell/core/quantities';
+import { MOMENT_LIMITS, isKeepable, ruleBroken } from '@hollow-bell/core/quantities';
 import type { Shape } from '@hollow-bell/core/quantities';
+import { SAYS } from './says.ts';
 
 /** Where a value does not fit, and what is wrong there, as a sentence. */
 export interface Misfit {
@@ -12,25 +13,26 @@ const DAY = /^\d{4}-(?:0[1-9]|1[0-2])-(?:0[1-9]|[12]\d|3[01])$/;
 
 const isObject = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value);
 
-function numberMisfit({ low, high, whole, above, whenLow, whenHigh }: Extract<Shape, { is: 'number' }>, value: unknown): string | null {
-  if (typeof value !== 'number' || !Number.isFinite(value)) return 'A number is wanted.';
-  if (whole && !Number.isInteger(value)) return 'It is counted in whole ones.';
-  const between = `It must lie ${above ? 'above' : 'between'} ${low} and ${above ? 'be at most ' : ''}${high}.`;
-  if (value < low || (above && value === low)) return whenLow ?? between;
-  return value > high ? (whenHigh ?? between) : null;
+function numberMisfit(shape: Extract<Shape, { is: 'number' }>, value: unknown): string | null {
+  const { low, high, whole, above, whenLow, whenHigh } = shape;
+  if (typeof value !== 'number' || !Number.isFinite(value)) return SAYS.number;
+  if (whole && !Number.isInteger(value)) return SAYS.whole;
+  if (value < low || (above && value === low)) return whenLow ?? SAYS.between(shape);
+  return value > high ? (whenHigh ?? SAYS.between(shape)) : null;
 }
 
 function textMisfit({ mayBeBlank, most, whenMissing, whenLong }: Extract<Shape, { is: 'text' }>, value: unknown): string | null {
-  if (typeof value !== 'string') return whenMissing ?? 'Words are wanted.';
+  if (typeof value !== 'string') return whenMissing ?? SAYS.words;
   const { length } = value.trim();
-  if (length === 0 && !mayBeBlank) return whenMissing ?? 'Something has to stand here.';
-  return length > most ? (whenLong ?? `At most ${most} letters fit here.`) : null;
+  if (length === 0 && !mayBeBlank) return whenMissing ?? SAYS.blank;
+  if (!isKeepable(value)) return SAYS.unkeepable;
+  return length > most ? (whenLong ?? SAYS.long(most)) : null;
 }
 
 function listMisfit({ each, least, most, whenFew, whenMany }: Extract<Shape, { is: 'list' }>, value: unknown): Misfit | null {
-  if (!Array.isArray(value)) return { path: [], says: 'A list is wanted.' };
-  if (value.length < least) return { path: [], says: whenFew ?? `At least ${least} must be listed.` };
-  if (value.length > most) return { path: [], says: whenMany ?? `At most ${most} can be listed.` };
+  if (!Array.isArray(value)) return { path: [], says: SAYS.list };
+  if (value.length < least) return { path: [], says: whenFew ?? SAYS.few(least) };
+  if (value.length > most) return { path: [], says: whenMany ?? SAYS.many(most) };
   return first(value, (part, i) => under(i, misfitOf(each, part)));
 }
 
@@ -48,7 +50,7 @@ const under = (step: string | number, misfit: Misfit | null): Misfit | null =>
 const here = (says: string | null): Misfit | null => (says === null ? null : { path: [], says });
 
 function recordMisfit(shape: Extract<Shape, { is: 'record' }>, value: unknown): Misfit | null {
-  if (!isObject(value)) return here('Something with named parts is wanted.');
+  if (!isObject(value)) return here(SAYS.parts);
   const wrong = first(Object.entries(shape.fields), ([name, field]) => {
     const given = value[name];
     if ('maybe' in field) return given === undefined ? null : under(name, misfitOf(field.maybe, given));
@@ -67,16 +69,14 @@ export function misfitOf(shape: Shape, value: unknown): Misfit | null {
     case 'known':
       return here(typeof value === 'string' && shape.isKnown(value) ? null : shape.says);
     case 'choice':
-      return here(shape.values.includes(value) ? null : `It must be ${shape.values.join(', ')}.`);
+      return here(shape.values.includes(value) ? null : SAYS.choice(shape.values));
     case 'list':
       return listMisfit(shape, value);
     case 'id':
-      return here(typeof value === 'string' && UUID.test(value) ? null : 'An id is wanted.');
+      return here(typeof value === 'string' && UUID.test(value) ? null : SAYS.id);
     case 'moment': {
       const { low, high } = MOMENT_LIMITS;
-      return here(
-        Number.isInteger(value) && Number(value) >= low && Number(value) <= high ? null : 'A moment is wanted, between 2000 and 2200.',
-      );
+      return here(Number.isInteger(value) && Number(value) >= low && Number(value) <= high ? null : SAYS.moment);
     }
     case 'day':
       return here(typeof value === 'string' && DAY.test(value) && !Number.isNaN(Date.parse(value)) ? null : shape.says);
@@ -85,7 +85,7 @@ export function misfitOf(shape: Shape, value: unknown): Misfit | null {
         typeof value === 'string' && /T.*(?:Z|[+-]\d\d:\d\d)$/.test(value) && !Number.isNaN(Date.parse(value)) ? null : shape.says,
       );
     case 'flag':
-      return here(typeof value === 'boolean' ? null : 'Yes or no is wanted.');
+      return here(typeof value === 'boolean' ? null : SAYS.flag);
     case 'nullable':
       return value === null ? null : misfitOf(shape.of, value);
     case 'either': {
@@ -93,14 +93,15 @@ export function misfitOf(shape: Shape, value: unknown): Misfit | null {
       return misfits.includes(null) ? null : (misfits[0] ?? null);
     }
     case 'kinds': {
-      const of = isObject(value) ? shape.of[String(value['kind'])] : undefined;
+      const kind = isObject(value) ? String(value['kind']) : '';
+      const of = Object.hasOwn(shape.of, kind) ? shape.of[kind] : undefined;
       return of === undefined ? { path: ['kind'], says: shape.says } : misfitOf(of, value);
     }
     case 'tuple':
-      if (!Array.isArray(value) || value.length !== shape.each.length) return here(`${shape.each.length} values are wanted.`);
+      if (!Array.isArray(value) || value.length !== shape.each.length) return here(SAYS.values(shape.each.length));
       return first(shape.each, (each, i) => under(i, misfitOf(each, value[i])));
     case 'own':
-      return here(value !== undefined && value !== null ? null : `What is wanted is ${shape.says}.`);
+      return here(value !== undefined && value !== null ? null : SAYS.own(shape.says));
     case 'record':
       return recordMisfit(shape, value);
   }

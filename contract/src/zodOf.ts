@@ -1,10 +1,14 @@
-import { MOMENT_LIMITS, ruleBroken } from '@hollow-bell/core/quantities';
+import { MOMENT_LIMITS, isKeepable, ruleBroken } from '@hollow-bell/core/quantities';
 import type { Shape } from '@hollow-bell/core/quantities';
 import { z } from 'zod';
+import { misfitOf } from './misfit.ts';
+import { SAYS } from './says.ts';
 
-function numberOf({ low, high, whole, above, whenLow, whenHigh }: Extract<Shape, { is: 'number' }>): z.ZodNumber {
-  const number = whole ? z.number().int() : z.number();
-  return (above ? number.gt(low, whenLow) : number.min(low, whenLow)).max(high, whenHigh);
+function numberOf(shape: Extract<Shape, { is: 'number' }>): z.ZodNumber {
+  const { low, high, whole, above, whenLow, whenHigh } = shape;
+  const number = whole ? z.number(SAYS.number).int(SAYS.whole) : z.number(SAYS.number);
+  const [low_, high_] = [whenLow ?? SAYS.between(shape), whenHigh ?? SAYS.between(shape)];
+  return (above ? number.gt(low, low_) : number.min(low, low_)).max(high, high_);
 }
 
 function objectOf({ fields }: Extract<Shape, { is: 'record' }>, isStrict: boolean, kind?: string): z.ZodObject {
@@ -13,7 +17,9 @@ function objectOf({ fields }: Extract<Shape, { is: 'record' }>, isStrict: boolea
     'maybe' in field ? schemaOf(field.maybe, isStrict).optional() : schemaOf(field, isStrict),
   ]);
   const all = Object.fromEntries(kind === undefined ? named : [['kind', z.literal(kind)], ...named]);
-  return isStrict ? z.strictObject(all) : z.object(all);
+  const error = (issue: { code?: string; keys?: string[] }): string =>
+    issue.code === 'unrecognized_keys' ? SAYS.unknown(issue.keys ?? []) : SAYS.parts;
+  return isStrict ? z.strictObject(all, { error }) : z.object(all, { error });
 }
 
 const keepingRules = (schema: z.ZodType, shape: Extract<Shape, { is: 'record' }>): z.ZodType =>
@@ -27,29 +33,36 @@ function schemaOf(shape: Shape, isStrict: boolean): z.ZodType {
     case 'number':
       return numberOf(shape);
     case 'text': {
-      const text = z.string().trim().max(shape.most, shape.whenLong);
-      return shape.mayBeBlank ? text : text.min(1, shape.whenMissing);
+      const words = z.string(shape.whenMissing ?? SAYS.words).refine(isKeepable, SAYS.unkeepable);
+      const text = words.trim().max(shape.most, shape.whenLong ?? SAYS.long(shape.most));
+      return shape.mayBeBlank ? text : text.min(1, shape.whenMissing ?? SAYS.blank);
     }
     case 'known':
-      return z.string().refine(shape.isKnown, shape.says);
+      return z.string(shape.says).refine(shape.isKnown, shape.says);
     case 'choice':
-      return z.literal(shape.values as readonly (string | number)[]);
+      return z.literal(shape.values as readonly (string | number)[], SAYS.choice(shape.values));
     case 'list':
-      return z.array(schemaOf(shape.each, isStrict)).min(shape.least, shape.whenFew).max(shape.most, shape.whenMany);
+      return z
+        .array(schemaOf(shape.each, isStrict), SAYS.list)
+        .min(shape.least, shape.whenFew ?? SAYS.few(shape.least))
+        .max(shape.most, shape.whenMany ?? SAYS.many(shape.most));
     case 'id':
-      return z.uuid();
+      return z.uuid(SAYS.id);
     case 'moment':
-      return z.number().int().min(MOMENT_LIMITS.low).max(MOMENT_LIMITS.high);
+      return z.number(SAYS.moment).int(SAYS.moment).min(MOMENT_LIMITS.low, SAYS.moment).max(MOMENT_LIMITS.high, SAYS.moment);
     case 'day':
       return z.iso.date(shape.says);
     case 'instant':
       return z.iso.datetime({ offset: true, error: shape.says });
     case 'flag':
-      return z.boolean();
+      return z.boolean(SAYS.flag);
     case 'nullable':
       return schemaOf(shape.of, isStrict).nullable();
     case 'either':
-      return z.union(shape.of.map((each) => schemaOf(each, isStrict)));
+      return z.union(
+        shape.of.map((each) => schemaOf(each, isStrict)),
+        { error: ({ input }) => misfitOf(shape, input)?.says },
+      );
     case 'kinds': {
       const { of, says } = shape;
       const branches = Object.entries(of).map(([kind, each]) => objectOf(each, isStrict, kind));
@@ -61,9 +74,11 @@ function schemaOf(shape: Shape, isStrict: boolean): z.ZodType {
       });
     }
     case 'tuple':
-      return z.tuple(shape.each.map((each) => schemaOf(each, isStrict)) as [z.ZodType, ...z.ZodType[]]);
+      return z.tuple(shape.each.map((each) => schemaOf(each, isStrict)) as [z.ZodType, ...z.ZodType[]], SAYS.values(shape.each.length));
     case 'own':
-      return z.custom((value) => value !== undefined && value !== null).meta({ type: 'object', description: shape.says });
+      return z
+        .custom((value) => value !== undefined && value !== null, SAYS.own(shape.says))
+        .meta({ type: 'object', description: shape.says });
     case 'record':
       return keepingRules(objectOf(shape, isStrict), shape);
   }

@@ -3,6 +3,8 @@ import { fileURLToPath } from 'node:url';
 
 export const ROOT = dirname(dirname(dirname(fileURLToPath(import.meta.url))));
 export const DATA_FOLDER = join(ROOT, '.data');
+/** Inside the data folder. */
+export const BACKUPS = 'backups';
 export const WEB_DIST = join(ROOT, 'web', 'dist');
 export const SERVER_DIST = join(ROOT, 'server', 'dist', 'main.js');
 

@@ -141,7 +141,7 @@ describe('a practice that cannot feed', () => {
     [{ ammonium: { source: 'hulls' } }, /yeast hulls holds no nitrogen/],
     [{ school: 'set', setDoses: [{ clockH: 2, share: null, parts: [{ product: dap, gPerL: 0.1 }] }] }, /ammonium goes in from hour 6/],
     [{ school: 'set', setDoses: [{ clockH: 24, share: null, parts: [{ product: dap, gPerL: 1.2 }] }] }, /the cap allows/],
-    [{ ownHours: [-3] }, /ownHours/],
+    [{ ownHours: [-3] }, /^Own hours 1: It must lie between 0 and 720\.$/],
   ])('is refused with the rule it breaks, %#', async (over, why) => {
     const refused = await app.call<ApiError>('PUT', '/practice', { ...DEFAULT_PRACTICE, ...over });
     expect(refused.status).toBe(400);
@@ -164,6 +164,21 @@ describe('the server', () => {
     expect(unused.destroyed).toBe(true);
     await other.app.close();
   }, 10_000);
+});
+
+describe('a database that does not answer', () => {
+  it('is given up within seconds, and answers again by itself', { timeout: 30_000 }, async () => {
+    const other = await testApp();
+    const patient = connect(other.database.url, undefined, true);
+    const holder = await patient.transaction();
+    await patient.query('LOCK TABLE batches IN ACCESS EXCLUSIVE MODE', { transaction: holder });
+    const { status, body } = await other.call<ApiError>('GET', '/batches');
+    expect([status, body.code]).toEqual([503, expect.stringMatching(/^(?:busy|database_away)$/)]);
+    await holder.rollback();
+    await patient.close();
+    expect((await other.call('GET', '/batches')).status).toBe(200);
+    await other.app.close();
+  });
 });
 
 describe('a database that goes away', () => {

@@ -1,6 +1,7 @@
-import { HOUR_MS, gravity, massG, say, tempC } from '@hollow-bell/core/quantities';
+import { HOUR_MS, gravity, massG, readField, say, tempC } from '@hollow-bell/core/quantities';
 import { describe, expect, it } from 'vitest';
-import { shown, shownRange, shownSentence } from './formats.ts';
+import fc from 'fast-check';
+import { fieldText, shown, shownRange, shownSentence } from './formats.ts';
 import type { Reader } from './formats.ts';
 
 const now = new Date(2026, 10, 23, 14, 0).getTime();
@@ -71,5 +72,28 @@ describe('what the maker reads', () => {
     const sentence = say`${massG(454)} at ${gravity(1.048)} and ${tempC(20)}.`;
     expect(plain(shownSentence(sentence, us))).toBe('1.00 lb at 1.048 and 68 °F.');
     expect(plain(shownSentence(sentence, german))).toBe('454 g at 1,048 and 20 °C.');
+  });
+});
+
+describe('what stands in a field', () => {
+  it.each([
+    ['temp', 21, us, '69.8'],
+    ['temp', 21, german, '21,0'],
+    ['sg', 1.048, metric, '1.048'],
+    ['mass', 1577, us, '3.48'],
+  ] as const)('%s %d', (kind, value, reader, text) => {
+    expect(fieldText(kind, value, reader)).toBe(text);
+  });
+
+  it('is read as what it is, in every house and language', () => {
+    const houses = fc.constantFrom(metric, us, german, { ...metric, units: 'uk' as const });
+    fc.assert(
+      fc.property(houses, fc.integer({ min: 5, max: 40 }), fc.integer({ min: 980, max: 1150 }), ({ units, locale }, tempC, thousandths) => {
+        const by = { units, locale: locale ?? 'en-GB' };
+        const again = (kind: 'temp' | 'sg', value: number): number => readField(fieldText(kind, value, by), { kind, named: 'It' }, by);
+        expect(again('temp', tempC)).toBeCloseTo(tempC, 1);
+        expect(again('sg', thousandths / 1000)).toBeCloseTo(thousandths / 1000, 6);
+      }),
+    );
   });
 });

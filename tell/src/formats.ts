@@ -1,5 +1,15 @@
-import { DAY_MS, LITERS_PER, SHOWN_UNITS, UNIT_SYMBOL, celsiusToF, isRough, massFromG, volumeFromL } from '@hollow-bell/core/quantities';
-import type { Quantity, Ranged, Sentence, UnitSystem, VolumeUnit } from '@hollow-bell/core/quantities';
+import {
+  DAY_MS,
+  FIELD_KINDS,
+  LITERS_PER,
+  SHOWN_UNITS,
+  UNIT_SYMBOL,
+  celsiusToF,
+  isRough,
+  massFromG,
+  volumeFromL,
+} from '@hollow-bell/core/quantities';
+import type { FieldKind, Quantity, Ranged, Sentence, UnitSystem, VolumeUnit } from '@hollow-bell/core/quantities';
 
 export type QuantityKind = Quantity['kind'];
 
@@ -49,8 +59,33 @@ const DATES = {
   monthAndYear: { month: 'long', year: 'numeric' },
   dayAndYear: { day: 'numeric', month: 'long', year: 'numeric' },
 } as const satisfies Record<string, Intl.DateTimeFormatOptions>;
+/**
+ * Sentences are English, so days and months in them are; how a day and an hour are put together is the maker’s own. A locale that is
+ * not English writes them as in Britain, by the 24-hour clock.
+ */
+function dateLocale(locale: string | undefined): string {
+  const known = locale ?? new Intl.DateTimeFormat().resolvedOptions().locale;
+  return known.startsWith('en') ? known : 'en-GB';
+}
 const dated = (date: Date, name: keyof typeof DATES, locale: string | undefined): string =>
-  formatOf(`${name} ${locale ?? ''}`, () => new Intl.DateTimeFormat(locale, DATES[name])).format(date);
+  formatOf(`${name} ${locale ?? ''}`, () => new Intl.DateTimeFormat(dateLocale(locale), DATES[name])).format(date);
+
+/** A plain number with so many decimals, as this maker writes them. */
+export const shownNumber = (value: number, digits: number, { locale }: Pick<Reader, 'locale'>): string => fixed(value, digits, locale);
+/** A value in SI as it stands in a field of this maker’s, to be typed over: plain digits, in the unit that a bare number has there. */
+export function fieldText(kind: FieldKind, value: number, { units, locale }: Pick<Reader, 'units' | 'locale'>): string {
+  const { mass, volume, temp } = SHOWN_UNITS[units];
+  const plain = (number: number, digits: number): string =>
+    number.toLocaleString(locale, { minimumFractionDigits: digits, maximumFractionDigits: digits, useGrouping: false });
+  if (kind === 'mass') return plain(massFromG(value, mass), 2);
+  if (kind === 'smallMass') return plain(value, value < 10 ? 2 : 1);
+  if (kind === 'volume') return plain(volumeFromL(value, volume), 2);
+  if (kind === 'temp') return plain(temp === 'f' ? celsiusToF(value) : value, 1);
+  return plain(value, FIELD_KINDS[kind].digits);
+}
+/** A day by a pattern of its own: a heading, a label. */
+export const shownDate = (at: number, how: Intl.DateTimeFormatOptions, { locale }: Pick<Reader, 'locale'>): string =>
+  new Intl.DateTimeFormat(dateLocale(locale), how).format(at);
 
 const digitsFor = (value: number): number => (Math.abs(value) < 10 ? 2 : Math.abs(value) < 100 ? 1 : 0);
 const NBSP = '\u00a0';

@@ -1,3 +1,3 @@
 /* Words and numbers as a maker reads them: every sentence, figure and table goes out through here. */
-export { shown, shownFigure, shownMoney, shownParts, shownRange, shownSentence } from './formats.ts';
+export { fieldText, shown, shownDate, shownFigure, shownMoney, shownNumber, shownParts, shownRange, shownSentence } from './formats.ts';
 export type { QuantityKind, Reader } from './formats.ts';

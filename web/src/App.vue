@@ -1,58 +1,134 @@
 <script setup lang="ts">
-import { defineAsyncComponent, onMounted } from 'vue';
+import { computed, defineAsyncComponent, onMounted, useTemplateRef } from 'vue';
+import { useRoute } from 'vue-router';
 import DoubtDialog from './parts/page/DoubtDialog.vue';
 import KeysSheet from './parts/page/KeysSheet.vue';
 import MissingView from './parts/page/MissingView.vue';
 import NoticeBar from './parts/page/NoticeBar.vue';
 import TopBar from './parts/page/TopBar.vue';
 import { useCellarLight } from './composables/useCellarLight.ts';
+import { useFocusKept } from './composables/useFocusKept.ts';
+import { usePageTitle } from './composables/usePageTitle.ts';
+import { useDoor } from './stores/door.ts';
 import { useKept } from './stores/kept.ts';
 import { useOutbox } from './stores/outbox.ts';
+import { seenSince } from './api/lastSeen.ts';
 import { isDemo } from './cellar.ts';
+import { usePad } from './stores/pad.ts';
 import { usePractice } from './stores/practice.ts';
+import { useRounds } from './stores/rounds.ts';
+import { useTimeoutFn, whenever } from '@vueuse/core';
 
 /** Most days it is not the first. */
 const FirstStart = defineAsyncComponent(() => import('./places/FirstStart.vue'));
 
 const DemoStrip = defineAsyncComponent(() => import('./parts/page/DemoStrip.vue'));
 
+const ClockNotice = defineAsyncComponent(() => import('./parts/page/ClockNotice.vue'));
+/** Loaded with the first reading that is pressed. */
+const ReadingPad = defineAsyncComponent(() => import('./parts/pad/ReadingPad.vue'));
+const EnterPlace = defineAsyncComponent(() => import('./places/EnterPlace.vue'));
+
 const house = usePractice();
+const door = useDoor();
 const outbox = useOutbox();
 const kept = useKept();
+const pad = usePad();
+const route = useRoute();
+const batchHere = computed(() => (route.name === 'batch' || route.name === 'station' ? String(route.params['id']) : null));
 useCellarLight();
+const title = usePageTitle();
+const root = useTemplateRef<HTMLElement>('root');
+useFocusKept(root);
+const KEEPS_AHEAD_MS = 4000;
 
-onMounted(async () => {
+async function open(): Promise<void> {
   await house.load();
-  await Promise.all([outbox.flush(), kept.flush()]);
-});
+  if (door.isOut) return;
+  await Promise.all([outbox.flush(), kept.flush(), door.askClock()]);
+}
+onMounted(open);
+
+/** The log lies below the bench on a phone. */
+function toLog(): void {
+  const heading = document.querySelector<HTMLElement>('#log h2');
+  heading?.scrollIntoView();
+  heading?.focus({ preventScroll: true });
+}
+
+/** Once Rounds stand, what a cellar without a network needs is kept on the device, in no hurry. */
+const rounds = useRounds();
+const sight = async () => (await import('./stores/sight.ts')).useSight();
+const keepAhead = async (): Promise<void> => (await sight()).keepAhead();
+/** Wherever the page was opened: once something old is shown, somebody is asked until they answer. */
+whenever(
+  () => seenSince.value !== null,
+  () => void sight(),
+  { immediate: true },
+);
+whenever(
+  () => rounds.loaded && !door.isOut,
+  () => useTimeoutFn(() => void keepAhead(), KEEPS_AHEAD_MS),
+  { once: true },
+);
 </script>
 
 <template>
-  <a class="skip visually-hidden" href="#place">Skip to the work</a>
-  <main v-if="!house.loaded" class="waiting">
-    <p v-if="house.problem === ''" class="quiet">Opening the cellar…</p>
+  <div ref="root">
+    <p class="visually-hidden" role="status" data-test="view">{{ title }}</p>
+    <a class="skip visually-hidden" href="#place">Skip to the work</a>
+    <EnterPlace v-if="door.isOut" @come="open" />
+    <main v-else-if="!house.loaded" class="waiting">
+      <p v-if="house.problem === ''" class="quiet">Opening the cellar…</p>
+      <template v-else>
+        <p>{{ house.problem }}</p>
+        <el-button type="primary" @click="house.load()">Try again</el-button>
+      </template>
+    </main>
+    <FirstStart v-else-if="house.saved === null" />
     <template v-else>
-      <p>{{ house.problem }}</p>
-      <el-button type="primary" @click="house.load()">Try again</el-button>
+      <DemoStrip v-if="isDemo" />
+      <TopBar />
+      <p v-if="door.isGuest" class="guest small no-print">You look around as a guest; nothing can be written.</p>
+      <ClockNotice v-if="door.clockMovedMs !== 0" :moved-ms="door.clockMovedMs" />
+      <div class="thumb no-print">
+        <p v-if="batchHere !== null" class="reads">
+          <el-button @click="pad.open(batchHere)">Read</el-button>
+          <el-button class="to-log" @click="toLog">Log</el-button>
+        </p>
+        <NoticeBar />
+      </div>
+      <MissingView />
+      <main id="place"><RouterView /></main>
+      <KeysSheet />
+      <DoubtDialog />
+      <ReadingPad v-if="pad.batchId !== null" />
     </template>
-  </main>
-  <FirstStart v-else-if="house.saved === null" />
-  <template v-else>
-    <DemoStrip v-if="isDemo" />
-    <TopBar />
-    <NoticeBar />
-    <MissingView />
-    <main id="place"><RouterView /></main>
-    <KeysSheet />
-    <DoubtDialog />
-  </template>
+  </div>
 </template>
 
 <style scoped>
+.guest {
+  padding: 4px 16px;
+  background: var(--bronze-soft);
+  text-align: center;
+}
+
 main {
   max-width: 1280px;
   margin: 0 auto;
   padding: 0 32px 32px;
+}
+
+/* What was done, and the next reading, lie under the thumb on a phone, and stay in sight on a desk. */
+.thumb {
+  position: sticky;
+  z-index: 15;
+  top: 0;
+}
+
+.reads {
+  display: none;
 }
 
 .waiting {
@@ -75,7 +151,31 @@ main {
 
 @media (max-width: 720px) {
   main {
-    padding: 0 16px 28px;
+    padding: 0 16px 150px;
+  }
+
+  .thumb {
+    position: fixed;
+    inset: auto 0 0;
+    display: grid;
+    padding-bottom: env(safe-area-inset-bottom);
+  }
+
+  .reads {
+    display: grid;
+    grid-template-columns: 1fr auto;
+    gap: 8px;
+    padding: 6px 12px 8px;
+    border-top: 1px solid var(--rule);
+    background: var(--limewash);
+  }
+
+  .reads .el-button {
+    min-height: 52px;
+    margin: 0;
+    border-color: var(--soot);
+    background: var(--paper);
+    font-size: 17px;
   }
 }
 </style>

@@ -22,7 +22,9 @@ export const router = createRouter({
     { path: '/cellar', name: 'cellar', component: () => import('./places/CellarPlace.vue') },
     { path: '/cellar/recipes', name: 'recipes', component: () => import('./places/RecipesPlace.vue') },
     { path: '/house', name: 'house', component: () => import('./places/HousePlace.vue') },
+    { path: '/help', name: 'help', component: () => import('./places/HelpPlace.vue') },
+    { path: '/enter', name: 'enter', component: () => import('./places/EnterPlace.vue') },
     { path: '/:rest(.*)*', name: 'nowhere', component: () => import('./places/NowherePlace.vue') },
   ],
-  scrollBehavior: (_to, _from, saved) => saved ?? { top: 0 },
+  scrollBehavior: ({ hash }, _from, saved) => saved ?? (hash === '' ? { top: 0 } : { el: hash }),
 });

@@ -17,7 +17,7 @@ export const SHORTCUTS = {
   next: { keys: ['j', 'ArrowDown'], shown: 'j ↓', does: 'on Rounds: to the next ask' },
   before: { keys: ['k', 'ArrowUp'], shown: 'k ↑', does: 'on Rounds: to the ask before' },
   asPlanned: { keys: ['Enter'], shown: 'Enter', does: 'on Rounds: done as planned, or to where it is done' },
-  otherwise: { keys: ['o'], shown: 'o', does: 'on Rounds: otherwise' },
+  otherwise: { keys: ['o'], shown: 'o', does: 'on Rounds: to where it is done, for another amount or way' },
   later: { keys: ['l'], shown: 'l', does: 'on Rounds: later, or not at all' },
   undo: { keys: ['u'], shown: 'u', does: 'takes the last act back; ten in a row' },
   sheet: { keys: ['?'], shown: '?', does: 'this sheet' },

@@ -1,7 +1,7 @@
 import { gasOf, gasStyleOf } from '../carbonate/index.ts';
 import { allergensOf, so2MgPerL } from '../bottle/index.ts';
 import type { Allergen } from '../bottle/index.ts';
-import { bottlesLeft, honeysPoured, meadBottled, othersPoured, viewOf } from '../record/index.ts';
+import { bottlesLeft, colorsOf, meadBottled, viewOf } from '../record/index.ts';
 import type { BottleRow, Ledger, Tasting } from '../record/index.ts';
 import { DAY_MS } from '../quantities/index.ts';
 import type { Immutable } from '../quantities/index.ts';
@@ -51,7 +51,6 @@ export function shelfOf(ledger: Ledger, now: number): CellarShelf | null {
   const left = Math.max(0, bottlesLeft(ledger));
   const stands = bottlesAlong(ledger, window, now);
   const gas = gasOf(ledger);
-  const fruit = othersPoured(mead).filter(({ family }) => family === 'fruit' || family === 'juice');
   return {
     bottledAt: bottled.at,
     rows: bottled.bottles.filter(({ count }) => count > 0),
@@ -77,7 +76,7 @@ export function shelfOf(ledger: Ledger, now: number): CellarShelf | null {
       gas: gas === null ? null : { low: gas.low, high: gas.high, word: gasStyleOf(gas.high).name },
     },
     allergens: allergensOf(mead),
-    colors: [...fruit, ...honeysPoured(mead)].map(({ name }) => name),
+    colors: colorsOf(mead),
   };
 }
 

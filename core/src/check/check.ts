@@ -1,20 +1,24 @@
-import { HAPPENINGS, foldAlong, logOf, standingEvents } from '../record/index.ts';
+import { CLOCK_SLACK_MS, HAPPENINGS, foldAlong, logOf, misdated, standingEvents } from '../record/index.ts';
 import type { BatchEvent, EventContent, EventKind, Ledger, Recorded, RecordedKind, StandingEvent } from '../record/index.ts';
 import { Refusal } from '../quantities/index.ts';
+import type { Sentence } from '../quantities/index.ts';
 import { glassAlarm, whyNotBottle, whyNotGas } from '../watch/index.ts';
 
-/** Clocks of two devices may differ by this much before an event counts as lying in the future. */
-const CLOCK_SLACK_MS = 5 * 60_000;
 type Fresh = EventContent & { id: string; happenedAt: number };
 
 const isTransfer = (kind: EventKind): boolean => kind !== 'amendment' && HAPPENINGS[kind].isTransfer === true;
 const POURED_STAYS = 'What was poured into another vessel stays poured; to bring it back, blend that batch into this one.';
+const CLOCK_SET_BACK: Sentence = [
+  'That time lies in the future by the clock of this machine, which stands before what was written already: it was set back, or had been ahead. Set it right, then write.',
+];
 const BY_SPLIT_ONLY = 'Liquid moves between batches only by a split or a blend.';
 
 /** What stands against an entry whatever the state: its time, and who may write it. */
 function checkEntry(event: Fresh, recorded: ReadonlyMap<string, BatchEvent | Fresh>, now: number): void {
-  if (event.happenedAt > now + CLOCK_SLACK_MS)
-    throw new Refusal('That time lies in the future; write down what has happened, when it has happened.', 'happenedAt');
+  const isFuture = event.happenedAt > now + CLOCK_SLACK_MS;
+  if (isFuture && [...recorded.values()].some((other) => 'enteredAt' in other && other.enteredAt > now + CLOCK_SLACK_MS))
+    throw new Refusal(CLOCK_SET_BACK, 'happenedAt');
+  if (isFuture) throw new Refusal('That time lies in the future; write down what has happened, when it has happened.', 'happenedAt');
   if (isTransfer(event.kind)) throw new Refusal(BY_SPLIT_ONLY);
   if (event.kind !== 'amendment') return;
   const corrected = recorded.get(event.payload.eventId);
@@ -86,6 +90,7 @@ export function checkEvents(recorded: readonly BatchEvent[], fresh: readonly Fre
     const litersNow = closedL(event);
     if (litersNow === null || isSmaller(event, litersNow, before.get(event.id) ?? null)) return;
     open.isClosing = true;
+    if (litersNow > 0) refuseDoubtedDates(all);
     refuseGlass(state, event, litersNow);
     open.closing = event;
   });
@@ -107,6 +112,21 @@ function isSmaller(event: StandingEvent, litersNow: number, was: StandingEvent |
   const litersThen = was === null ? null : closedL(was);
   if (was === null || litersThen === null || primingOf(event) !== primingOf(was)) return false;
   return event.happenedAt >= was.happenedAt && litersNow <= litersThen + 1e-9;
+}
+
+/** Two readings are only as far apart as the clock was true. */
+function refuseDoubtedDates(events: readonly BatchEvent[]): void {
+  const byHand = events.filter((event) => event.kind !== 'reading' || event.payload.instrument !== 'float');
+  const reading = misdated(byHand).find(({ kind }) => kind === 'reading');
+  if (reading === undefined) return;
+  throw new Refusal(
+    [
+      'A reading is dated ',
+      { value: reading.happenedAt, kind: 'when' },
+      ', after entries that were written down later: the clock had jumped, so nobody knows how long it has stood still. Correct its date in the log, then close the glass.',
+    ],
+    'bottles',
+  );
 }
 
 function refuseGlass(state: Ledger, event: StandingEvent, liters: number): void {

@@ -1,4 +1,5 @@
-import { DAY_MS } from '../quantities/index.ts';
+import { DAY_MS, say, tempC } from '../quantities/index.ts';
+import type { Sentence } from '../quantities/index.ts';
 import type { Ledger, FiningId } from '../record/index.ts';
 
 type Charge = '−' | '+' | 'none';
@@ -11,7 +12,7 @@ export interface FiningTold {
   unit: 'g' | 'ml';
   takes: string;
   /** How it is made up. */
-  madeUp: string;
+  madeUp: Sentence;
   /** What it comes from, for the label and for vegans; null where it is neither. */
   allergen: string | null;
   /** What a label has to name for it. */
@@ -30,7 +31,7 @@ export const FININGS: readonly FiningTold[] = [
     gPerL: { low: 0.25, high: 0.75 },
     unit: 'g',
     takes: 'protein, and much of the yeast',
-    madeUp: 'Swell it in twenty times its weight of hot water for some hours, better a day; stir until smooth.',
+    madeUp: ['Swell it in twenty times its weight of hot water for some hours, better a day; stir until smooth.'],
     allergen: null,
     labels: null,
     isAnimal: false,
@@ -43,7 +44,7 @@ export const FININGS: readonly FiningTold[] = [
     gPerL: { low: 0.01, high: 0.1 },
     unit: 'g',
     takes: 'yeast and fruit haze',
-    madeUp: 'Ready in its bottle; dry, dissolve it in a little warm, acid water.',
+    madeUp: ['Ready in its bottle; dry, dissolve it in a little warm, acid water.'],
     allergen: 'shellfish, unless the packet says it is from fungi',
     labels: 'shellfish',
     isAnimal: true,
@@ -56,7 +57,7 @@ export const FININGS: readonly FiningTold[] = [
     gPerL: { low: 0.25, high: 1 },
     unit: 'ml',
     takes: 'protein; it is the first half of a pair',
-    madeUp: 'As it is, stirred in; gelatin or chitosan follows an hour to a day later.',
+    madeUp: ['As it is, stirred in; gelatin or chitosan follows an hour to a day later.'],
     allergen: null,
     labels: null,
     isAnimal: false,
@@ -69,8 +70,7 @@ export const FININGS: readonly FiningTold[] = [
     gPerL: { low: 0.02, high: 0.12 },
     unit: 'g',
     takes: 'tannin and what kieselsol left',
-    madeUp:
-      'Soften it in cold water for half an hour, dissolve it below 60 °C, pour it in warm in a thin stream. An hour to a day after kieselsol.',
+    madeUp: say`Soften it in cold water for half an hour, dissolve it below ${tempC(60)}, pour it in warm in a thin stream. An hour to a day after kieselsol.`,
     allergen: null,
     labels: null,
     isAnimal: true,
@@ -83,7 +83,7 @@ export const FININGS: readonly FiningTold[] = [
     gPerL: { low: 0.01, high: 0.1 },
     unit: 'g',
     takes: 'yeast, gently',
-    madeUp: 'Stir it into cold water, let it swell, never above 20 °C.',
+    madeUp: say`Stir it into cold water, let it swell, never above ${tempC(20)}.`,
     allergen: 'fish',
     labels: 'fish',
     isAnimal: true,
@@ -96,7 +96,7 @@ export const FININGS: readonly FiningTold[] = [
     gPerL: { low: 0.03, high: 0.15 },
     unit: 'g',
     takes: 'rough tannin',
-    madeUp: 'Dry, in a little water with a pinch of salt; do not beat it to foam.',
+    madeUp: ['Dry, in a little water with a pinch of salt; do not beat it to foam.'],
     allergen: 'egg',
     labels: 'egg',
     isAnimal: true,
@@ -109,7 +109,7 @@ export const FININGS: readonly FiningTold[] = [
     gPerL: { low: 0.05, high: 0.25 },
     unit: 'g',
     takes: 'browning and bitterness',
-    madeUp: 'In cold water, stirred in fast: it curdles where it meets acid.',
+    madeUp: ['In cold water, stirred in fast: it curdles where it meets acid.'],
     allergen: 'milk',
     labels: 'milk',
     isAnimal: true,
@@ -122,7 +122,7 @@ export const FININGS: readonly FiningTold[] = [
     gPerL: { low: 0.1, high: 0.5 },
     unit: 'g',
     takes: 'off smells and color, and all others too',
-    madeUp: 'Stirred in wet, for a day; last of all, and after a trial.',
+    madeUp: ['Stirred in wet, for a day; last of all, and after a trial.'],
     allergen: null,
     labels: null,
     isAnimal: false,
@@ -135,7 +135,7 @@ export const FININGS: readonly FiningTold[] = [
     gPerL: { low: 0.02, high: 0.1 },
     unit: 'g',
     takes: 'pectin, which no fining takes',
-    madeUp: 'In a little cool water; it works in days where it is warm, and not beside bentonite.',
+    madeUp: ['In a little cool water; it works in days where it is warm, and not beside bentonite.'],
     allergen: null,
     labels: null,
     isAnimal: false,

@@ -1,5 +1,5 @@
 /* From the first racking to bright and round: when to rack and into what, how clear, how much gas, what fines, how long to rest. */
-export { RACK_SCHOOLS } from './schools.ts';
+export { RACK_SCHOOLS, rackSchoolTold } from './schools.ts';
 export type { RackSchool } from './schools.ts';
 export { RACKING_OXYGEN_MG_PER_L, rackAdvice, rackingsAhead } from './racking.ts';
 export { MUCH_AIR_MM, closeGap, standsInto, waysInto } from './into.ts';

@@ -3,9 +3,9 @@ import type { Ranged, Sentence } from '../quantities/index.ts';
 import { mixedOf } from '../record/index.ts';
 import type { Ledger } from '../record/index.ts';
 import { finishOf } from '../watch/index.ts';
+import { FIRST_AT_SG } from './schools.ts';
 import type { RackSchool } from './schools.ts';
 
-const FIRST_AT_SG = 1.01;
 /** Lees may reach 10 to 12 mm (trade practice). */
 const LEES_MM = { may: 10, most: 12 } as const;
 /** Young mead on its gross lees longer than this tastes of them (our estimate). */

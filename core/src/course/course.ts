@@ -86,15 +86,21 @@ export const whenGone = ({ line }: Course, share: number): Ranged => ({
 export const expectedAt = (course: Course, share: number): number =>
   share <= course.share ? course.at : Math.max(course.at, whenGone(course, share).value);
 
-/** The share of the sugar that is expected to be gone at this time, not less than was read. */
-export function expectedShare({ line, at, share }: Course, then: number): number {
+/** The share of the sugar that is expected to be gone at this time with its 10–90 % range, not less than was read. */
+export function expectedShares({ line, at, share }: Course, then: number): Ranged {
   const k = line.findIndex((point) => point.at > then);
   const [before, after] = [k === -1 ? line.at(-1) : line[k - 1], line[k]];
-  const expected =
-    before === undefined
-      ? 0
-      : after === undefined
-        ? before.middle
-        : before.middle + ((after.middle - before.middle) * (then - before.at)) / (after.at - before.at);
-  return then >= at ? Math.max(share, expected) : expected;
+  const expected = (which: 'low' | 'middle' | 'high'): number => {
+    const along =
+      before === undefined
+        ? 0
+        : after === undefined
+          ? before[which]
+          : before[which] + ((after[which] - before[which]) * (then - before.at)) / (after.at - before.at);
+    return then >= at ? Math.max(share, along) : along;
+  };
+  return { value: expected('middle'), low: expected('low'), high: expected('high') };
 }
+
+/** The middle of what is expected to be gone at this time, not less than was read. */
+export const expectedShare = (course: Course, then: number): number => expectedShares(course, then).value;

@@ -1,5 +1,5 @@
 /* The course of a fermentation: one law, and what the readings leave possible of it. */
-export { courseFrom, expectedAt, expectedShare, whenGone } from './course.ts';
+export { courseFrom, expectedAt, expectedShare, expectedShares, whenGone } from './course.ts';
 export type { Course } from './course.ts';
 export { DRIFT_SD_C, END_WITHIN_G_PER_L, forecast } from './ensemble.ts';
 export type { Forecast, ForecastInput } from './ensemble.ts';

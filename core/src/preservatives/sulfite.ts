@@ -7,7 +7,7 @@ export type SulfiteSalt = (typeof SULFITE_SALTS)[number];
 export const SO2_IN: Record<SulfiteSalt, number> = { potassium: 0.5763, sodium: 0.674 };
 
 /** pK1 of sulfurous acid in water at 20 to 25 °C, the wine trade's convention; about 2.0 in 12 % alcohol. */
-const SULFITE_PK = 1.81;
+export const SULFITE_PK = 1.81;
 
 /** pK1 of sulfurous acid by alcohol (% vol) and temperature (°C): Usseglio-Tomasset (1984), as the Handbook of Enology, vol. 1, has it. */
 const PK_TEMPS_C = [19, 22, 25, 28, 31, 34, 37, 40] as const;

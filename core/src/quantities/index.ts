@@ -39,6 +39,8 @@ export {
   flag,
   id,
   instant,
+  isKeepable,
+  keepable,
   kinds,
   known,
   list,

@@ -213,3 +213,9 @@ export function ruleBroken(shape: Shape & { readonly is: 'record' }, value: unkn
 export const MOMENT_LIMITS = { low: 946_684_800_000, high: 7_258_118_400_000 } as const;
 /** The name of anything that a maker names. */
 export const nameShape = text(80, { whenMissing: 'A name is missing.', whenLong: 'A name has at most 80 letters.' });
+
+/** NUL and halves of letters, which no database and no file keeps. */
+const UNKEEPABLE = /[\0\uD800-\uDFFF]/gu;
+export const isKeepable = (given: string): boolean => given.search(UNKEEPABLE) < 0;
+/** The same with something else in the place of what cannot be kept. */
+export const keepable = (given: string, instead = ''): string => given.replace(UNKEEPABLE, instead);

@@ -29,6 +29,7 @@ export { LEDGER_VERSION, emptyLedger } from './ledger.ts';
 export type { Filling, Ledger, ReadingPoint, Tasting, Temperature } from './ledger.ts';
 export { makeReading } from './makeReading.ts';
 export type { HouseInstruments } from './makeReading.ts';
+export { CLOCK_SLACK_MS, misdated } from './misdated.ts';
 export { parcelOf } from './parcel.ts';
 export { BASE_SALTS, NUTRIENTS, TARTARIC_G_PER_EQUIVALENT, nutrientOf } from './salts.ts';
 export { STRIP_PLUS_MINUS } from './takeReading.ts';
@@ -44,6 +45,7 @@ export {
   mayBeSo,
   meadBottled,
   mixedOf,
+  colorsOf,
   othersPoured,
   sgAtShare,
   shareGone,

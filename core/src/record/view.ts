@@ -65,6 +65,12 @@ export const honeysPoured = ({ history }: Pick<Ledger, 'history'>): Poured => hi
 /** Everything but honey. */
 export const othersPoured = ({ history }: Pick<Ledger, 'history'>): Poured => history.pours.filter(({ family }) => family !== 'honey');
 
+/** The names of what colors it: fruit and juice first, then honeys. */
+export const colorsOf = (ledger: Pick<Ledger, 'history'>): string[] =>
+  [...othersPoured(ledger).filter(({ family }) => family === 'fruit' || family === 'juice'), ...honeysPoured(ledger)].map(
+    ({ name }) => name,
+  );
+
 /** Bottles of it that nobody opened, gave away or broke. */
 export const bottlesLeft = ({ history: { bottled, bottlesOut, bottlesFound } }: Pick<Ledger, 'history'>): number =>
   bottlesIn(bottled?.bottles ?? []) - bottlesIn(bottlesOut) + bottlesIn(bottlesFound);

@@ -39,4 +39,14 @@ export type BatchPhase = keyof typeof PHASES;
 /** As the book and Rounds show it: a record may also not be reckoned at all. */
 export type ShownPhase = BatchPhase | 'unreckoned';
 
+/** What a maker reads where the name of a phase says too little, or too much. */
+const TOLD: Partial<Record<ShownPhase, string>> = {
+  empty: 'planned',
+  unread: 'not read since the pitch',
+  suspect: 'read it again',
+  unreckoned: 'cannot be reckoned',
+};
+
+export const phaseTold = (phase: ShownPhase): string => TOLD[phase] ?? phase;
+
 export const traitsOf = (phase: ShownPhase): PhaseTraits => (phase === 'unreckoned' ? {} : PHASES[phase]);

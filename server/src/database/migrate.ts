@@ -12,6 +12,7 @@ import { fates } from './migrations/20261130-fates.ts';
 import { rejoined } from './migrations/20261201-rejoined.ts';
 import { probes } from './migrations/20261202-probes.ts';
 import { cellar } from './migrations/20261203-cellar.ts';
+import { doors } from './migrations/20261204-doors.ts';
 
 /** Listed, not globbed, so that the built server carries them. Order is the order of their names. */
 const MIGRATIONS: Migration[] = [
@@ -26,6 +27,7 @@ const MIGRATIONS: Migration[] = [
   rejoined,
   probes,
   cellar,
+  doors,
 ];
 
 const storageOf = (sequelize: Sequelize, schema?: string) =>
@@ -43,6 +45,15 @@ export function migratorOf(sequelize: Sequelize, schema?: string) {
     logger: undefined,
   });
 }
+
+/** Names of what this program would migrate; none where the database is empty or up to date. */
+export async function pendingMigrations(sequelize: Sequelize): Promise<string[]> {
+  const executed = await storageOf(sequelize).executed();
+  return executed.length === 0 ? [] : MIGRATIONS.map(({ name }) => name).filter((name) => !executed.includes(name));
+}
+
+/** Names of all schemas that this program knows, oldest first. */
+export const knownSchemas = (): string[] => MIGRATIONS.map(({ name }) => name);
 
 /**
  * Brings the database to this program's schema.

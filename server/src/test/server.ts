@@ -34,13 +34,13 @@ export async function freshDatabase(): Promise<{ name: string; url: string }> {
 
 export const NOW = Date.UTC(2026, 5, 15, 12);
 
-/** The app on a migrated database, of its own where none is given, at a fixed time. */
-export async function testApp(given?: { name: string; url: string }) {
+/** The app on a migrated database, of its own where none is given, at a fixed time or one that is passed in. */
+export async function testApp(given?: { name: string; url: string }, now = (): number => NOW) {
   const database = given ?? (await freshDatabase());
   const sequelize = connect(database.url);
   await migrate(sequelize);
   const config = readConfig({ host: '127.0.0.1', port: 0, databaseUrl: database.url, logLevel: 'silent', requestsPerMinute: 100_000 });
-  const { app, cellar } = await buildApp({ config, sequelize, now: () => NOW });
+  const { app, cellar } = await buildApp({ config, sequelize, now });
 
   const call = async <T>(
     method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE',

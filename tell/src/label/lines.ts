@@ -1,7 +1,7 @@
 import type { LabelFacts, LabelLine } from '@hollow-bell/core/bottle';
 import type { Filling } from '@hollow-bell/core/record';
 import type { Immutable } from '@hollow-bell/core/quantities';
-import { shown } from '../formats.ts';
+import { shown, shownDate } from '../formats.ts';
 import type { Reader } from '../formats.ts';
 
 /** What of the facts a maker wants on it, and what they add. */
@@ -50,10 +50,7 @@ export function labelLines(
     .filter((part) => part !== '')
     .join(' ');
   const size = sizeMl === null ? '' : shown('bottleMl', sizeMl, reader);
-  const by =
-    choice.showsDrinkBy && drinkBy !== null
-      ? `drink by ${new Date(drinkBy).toLocaleDateString(reader.locale, { month: 'long', year: 'numeric' })}`
-      : '';
+  const by = choice.showsDrinkBy && drinkBy !== null ? `drink by ${shownDate(drinkBy, { month: 'long', year: 'numeric' }, reader)}` : '';
   const lines: (LabelLine | null)[] = [
     { text: choice.name, points: 13, bold: true },
     { text: `${kind} ${made}`.trim(), points: 8 },
@@ -85,9 +82,7 @@ export function vesselLines(
   reader: Reader,
 ): LabelLine[] {
   const day =
-    pitchedAt === null
-      ? 'no yeast yet'
-      : `yeast in ${new Date(pitchedAt).toLocaleDateString(reader.locale, { day: 'numeric', month: 'long', year: 'numeric' })}`;
+    pitchedAt === null ? 'no yeast yet' : `yeast in ${shownDate(pitchedAt, { day: 'numeric', month: 'long', year: 'numeric' }, reader)}`;
   return [
     { text: name, points: 18, bold: true },
     {

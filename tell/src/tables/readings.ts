@@ -8,7 +8,9 @@ import customParseFormat from 'dayjs/plugin/customParseFormat.js';
 import { CALIBRATIONS_C, GRAVITY_INSTRUMENTS } from '@hollow-bell/core/liquid';
 import type { CalibrationC } from '@hollow-bell/core/liquid';
 import Papa from 'papaparse';
-import { guarded } from './csv.ts';
+import { MOST_ROWS, TOO_MANY, cleaned, guarded } from './csv.ts';
+
+export { MOST_ROWS };
 
 dayjs.extend(customParseFormat);
 
@@ -55,7 +57,7 @@ const GUESSES: readonly (readonly [RegExp, Role])[] = [
 
 /** Rows and columns of pasted text or a file; a first row without any number is its heading. */
 export function tableOf(text: string): ReadingsTable {
-  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
+  const { data } = Papa.parse<string[]>(cleaned(text), { skipEmptyLines: 'greedy', preview: MOST_ROWS + 2 });
   const [first = [], ...rest] = data.map((row) => row.map((cell) => cell.trim()));
   const isHeading = first.some((cell) => cell !== '') && !first.some((cell) => /\d[.,:/-]?\d/.test(cell));
   const width = Math.max(0, ...data.map((row) => row.length));
@@ -152,6 +154,7 @@ function markedFor(typed: string): CalibrationC {
 export function readTable({ rows, firstRow }: ReadingsTable, wish: TableWish): ReadTable {
   if (!wish.roles.includes('when'))
     return { good: [], already: 0, problems: [{ row: firstRow, sentence: 'No column says when; choose one that holds the date.' }] };
+  if (rows.length > MOST_ROWS) return { good: [], already: 0, problems: [{ row: firstRow + MOST_ROWS, sentence: TOO_MANY }] };
   /** What was read, whatever the house's instruments add to it. */
   const keyOf = (at: number, payload: Payloads['reading'] | null): string => {
     const { sg, brix, tempC, ph, taGPerL, freeSo2MgPerL, leesMm, instrument } = payload ?? {};

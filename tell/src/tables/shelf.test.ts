@@ -1,8 +1,11 @@
 import type { ShelfItem } from '@hollow-bell/contract';
 import { honeyComposition } from '@hollow-bell/core/ingredients';
+import { fitting } from '@hollow-bell/core/testing';
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { misfitOf, shelfItemShape } from '@hollow-bell/contract';
-import { csvToShelf as read, shelfToCsv } from './shelf.ts';
+import { shelfToCsv } from './shelf.ts';
+import { csvToShelf as read } from './shelfIn.ts';
 
 let n = 0;
 const newId = (): string => `00000000-0000-4000-8000-${String(++n).padStart(12, '0')}`;
@@ -64,6 +67,29 @@ describe('the shelf as a table', () => {
   it('hides nothing from a spreadsheet that would run as a formula', () => {
     expect(shelfToCsv(shelf)).toContain("'=sum");
     expect(shelfToCsv(shelf)).toContain("'-dash first");
+  });
+
+  it('loses nothing of whatever may stand on a shelf', () => {
+    const near = (value: unknown): unknown =>
+      JSON.parse(JSON.stringify(value), (_, part: unknown) => (typeof part === 'number' ? Number(part.toPrecision(9)) : part));
+    /** Figures as hands type them. */
+    const typed = (value: unknown): unknown =>
+      JSON.parse(JSON.stringify(value), (_, part: unknown) => (typeof part === 'number' ? Number(part.toFixed(5)) : part));
+    /** What may be left out and what is empty say the same in a table. */
+    const isTold = ({ detail }: ShelfItem): boolean =>
+      !('traits' in detail) || detail.traits === undefined || new Set(detail.traits).size === detail.traits.length;
+    fc.assert(
+      fc.property(fitting(shelfItemShape), (drawn) => {
+        const one = typed(drawn) as ShelfItem;
+        fc.pre(isTold(one) && misfitOf(shelfItemShape, one) === null);
+        const { items, problems } = csvToShelf(shelfToCsv([one]), newId);
+        expect(problems).toEqual([]);
+        const { detail } = one;
+        const bare = 'traits' in detail && detail.traits?.length === 0 ? { ...one, detail: { ...detail, traits: undefined } } : one;
+        expect(near(items[0])).toEqual(near(bare));
+      }),
+      { numRuns: 300, seed: 17 },
+    );
   });
 
   it('takes a short table made by hand: semicolons, decimal commas, “like” a row of the reference table', () => {

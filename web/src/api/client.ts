@@ -5,6 +5,7 @@ import type {
   BatchPlan,
   Blend,
   BodyOf,
+  CellarFile,
   Fate,
   FloatPost,
   ListQuery,
@@ -12,11 +13,13 @@ import type {
   NewEvent,
   Practice,
   Recipe,
+  Role,
   RouteName,
   ShelfItem,
   Split,
 } from '@hollow-bell/contract';
 import { DEMO, cellarBase } from '../cellar.ts';
+import { amendSeen, forgetSeen, keepSeen, lastSeen } from './lastSeen.ts';
 import { upcast } from '@hollow-bell/core/record';
 import type { BatchEvent } from '@hollow-bell/core/record';
 import type { Sentence } from '@hollow-bell/core/quantities';
@@ -37,12 +40,21 @@ export class ApiFailure extends Error {
 
   /** Worth trying again with the same request: nothing was refused, nobody answered. */
   get isPassing(): boolean {
-    return ['away', 'database_away', 'too_many'].includes(this.code);
+    return ['away', 'database_away', 'busy', 'disk_full', 'too_many', 'signed_out'].includes(this.code);
+  }
+
+  /** What was sent was looked at and cannot be so. Everything else is nobody’s judgement of it. */
+  get isRefusal(): boolean {
+    return ['bad_input', 'not_found', 'stale'].includes(this.code);
   }
 }
 
 const AWAY = 'Hollow Bell does not answer just now. What you wrote is kept here and will be sent again.';
 const OTHER_PROGRAM = 'Hollow Bell was changed since this page was opened. Load the page again; what you wrote is kept here.';
+
+const signedOut = new Set<() => void>();
+/** Is told whenever the server says that this device is not let in, or no longer. */
+export const onSignedOut = (listener: () => void): void => void signedOut.add(listener);
 
 interface Sending<R extends RouteName> {
   id?: string;
@@ -51,12 +63,54 @@ interface Sending<R extends RouteName> {
   token?: string;
   /** Of another cellar than the page's. */
   base?: string;
+  withinMs?: number;
+}
+
+/** Who comes in, and what the house keeps, is one for the maker's own cellar and the made-up one. */
+const HOUSE = { base: '' };
+
+/** What is shown as it was last seen while nobody answers. */
+const SHOWN: ReadonlySet<RouteName> = new Set<RouteName>([
+  'visitor',
+  'practice',
+  'rounds',
+  'batches',
+  'batch',
+  'shelf',
+  'cellar',
+  'recipes',
+  'floats',
+]);
+/** So long is waited for an answer before the last sight is shown, where there is one. */
+const PATIENCE_MS = 6000;
+const isUnanswered = (error: unknown): boolean =>
+  error instanceof ApiFailure && (error.code === 'away' || error.code === 'database_away' || error.code === 'busy');
+
+/** Asks by the table of routes; where nobody answers, gives what was last seen there. */
+async function call<R extends RouteName>(name: R, sending: Sending<R> = {}): Promise<AnswerOf<R>> {
+  const address = addressOf(name, sending);
+  if (!SHOWN.has(name)) return ask(name, sending, address);
+  try {
+    const answer = await ask(name, { withinMs: PATIENCE_MS, ...sending }, address);
+    void keepSeen(address, answer);
+    return answer;
+  } catch (error) {
+    if (!isUnanswered(error)) throw error;
+    const seen = await lastSeen(address);
+    if (seen === undefined) return ask(name, sending, address);
+    if (misfitOf(ROUTES[name].answer, seen) !== null) throw error;
+    return seen as AnswerOf<R>;
+  }
+}
+
+function addressOf<R extends RouteName>(name: R, { id, query, base = cellarBase }: Sending<R>): string {
+  const { path } = ROUTES[name];
+  return `${base}/api${id === undefined ? path : path.replace(':id', id)}${query === undefined ? '' : `?${new URLSearchParams(query).toString()}`}`;
 }
 
 /** Asks by the table of routes, and holds the answer to it. */
-async function call<R extends RouteName>(name: R, { id, query, body, token, base = cellarBase }: Sending<R> = {}): Promise<AnswerOf<R>> {
-  const { method, path, answer: shape } = ROUTES[name];
-  const address = `${base}/api${id === undefined ? path : path.replace(':id', id)}${query === undefined ? '' : `?${new URLSearchParams(query).toString()}`}`;
+async function ask<R extends RouteName>(name: R, { body, token, withinMs = 20_000 }: Sending<R>, address: string): Promise<AnswerOf<R>> {
+  const { method, answer: shape } = ROUTES[name];
   let response: Response;
   try {
     response = await fetch(address, {
@@ -66,7 +120,7 @@ async function call<R extends RouteName>(name: R, { id, query, body, token, base
         ...(token === undefined ? {} : { authorization: `Bearer ${token}` }),
       },
       ...(body === undefined ? {} : { body: JSON.stringify(body) }),
-      signal: AbortSignal.timeout(20_000),
+      signal: AbortSignal.timeout(withinMs),
     });
   } catch {
     throw new ApiFailure('away', AWAY);
@@ -79,7 +133,20 @@ async function call<R extends RouteName>(name: R, { id, query, body, token, base
   }
   const error = answer as ApiError | null;
   if (error?.code === undefined) throw new ApiFailure('away', AWAY);
+  if (error.code === 'signed_out') {
+    void forgetSeen();
+    for (const listener of signedOut) listener();
+  }
   throw new ApiFailure(error.code, error.message, error.since?.map(upcast), error.said);
+}
+
+const ofBatch = (id: string): { id: string; query: Record<string, string> } => ({ id, query: { ledger: 'false' } });
+
+/** A batch with what was just written into it; as it was seen where others wrote between, which only the server can tell. */
+function withEvents(seen: AnswerOf<'batch'>, { events, lastSeq }: AnswerOf<'append'>): AnswerOf<'batch'> {
+  if (Math.min(...events.map(({ seq }) => seq)) > seen.lastSeq + 1) return seen;
+  const known = new Set(seen.events.map(({ id }) => id));
+  return { ...seen, lastSeq, events: [...seen.events, ...events.filter(({ id }) => !known.has(id))].sort((a, b) => a.seq - b.seq) };
 }
 
 /** What an earlier program wrote is read as this one does. */
@@ -97,7 +164,7 @@ export const api = {
   },
   rounds: () => call('rounds'),
   batches: ({ name = '', olderThan }: ListQuery) => call('batches', { query: { name, ...(olderThan === undefined ? {} : { olderThan }) } }),
-  batch: (id: string) => read(call('batch', { id, query: { ledger: 'false' } })),
+  batch: (id: string) => read(call('batch', ofBatch(id))),
   createBatch: (id: string, name: string, plan: BatchPlan) => read(call('createBatch', { body: { id, name, plan } })),
   decide: (id: string, fate: Fate) => call('decide', { id, body: { fate } }),
   rename: (id: string, name: string) => read(call('rename', { id, body: { name } })),
@@ -106,7 +173,11 @@ export const api = {
   rejoin: (id: string, childId: string) => read(call('rejoin', { id, body: { childId } })),
   blend: (id: string, blend: Blend) => read(call('blend', { id, body: blend })),
   move: (id: string, move: Move) => read(call('move', { id, body: move })),
-  append: (id: string, afterSeq: number, events: NewEvent[]) => read(call('append', { id, body: { afterSeq, events } })),
+  append: async (id: string, afterSeq: number, events: NewEvent[]): Promise<AnswerOf<'append'>> => {
+    const answer = await read(call('append', { id, body: { afterSeq, events } }));
+    void amendSeen(addressOf('batch', ofBatch(id)), (seen) => withEvents(seen as AnswerOf<'batch'>, answer));
+    return answer;
+  },
   floats: () => call('floats'),
   makeFloat: (id: string, name: string, batchId: string) => call('makeFloat', { body: { id, name, batchId } }),
   hangFloat: (id: string, batchId: string | null) => call('hangFloat', { id, body: { batchId } }),
@@ -115,6 +186,20 @@ export const api = {
   calendar: () => call('calendar'),
   renewCalendar: () => call('renewCalendar'),
   closeCalendar: () => call('closeCalendar'),
+  visitor: () => call('visitor', HOUSE),
+  signIn: (passphrase: string, device: string) => call('signIn', { ...HOUSE, body: { passphrase, device } }),
+  pair: (code: string, device: string) => call('pair', { ...HOUSE, body: { code, device } }),
+  signOut: async (): Promise<void> => {
+    await call('signOut', HOUSE);
+    await forgetSeen();
+  },
+  doors: () => call('doors', HOUSE),
+  setPassphrase: (passphrase: string) => call('setPassphrase', { ...HOUSE, body: { passphrase } }),
+  makeCode: (role: Role) => call('makeCode', { ...HOUSE, body: { role } }),
+  endSession: (id: string) => call('endSession', { ...HOUSE, id }),
+  backups: () => call('backups', HOUSE),
+  makeBackup: () => call('makeBackup', { ...HOUSE, withinMs: 300_000 }),
+  importFile: (file: CellarFile, isTrial: boolean) => call('importFile', { body: { file, isTrial }, withinMs: 120_000 }),
   shelf: () => call('shelf'),
   putShelfItem: (item: ShelfItem, afterVersion: number) => call('putShelfItem', { id: item.id, body: { afterVersion, item } }),
   importShelf: (items: ShelfItem[]) => call('importShelf', { body: { items } }),

@@ -10,7 +10,7 @@ import { computed, ref } from 'vue';
 import { cellarBase, ofCellar } from '../cellar.ts';
 import { useBatch } from '../stores/batch.ts';
 import { useReader } from './useReader.ts';
-import { codeOf } from '../parts/bottle/codeOf.ts';
+import { codeOf } from '../parts/figures/codeOf.ts';
 import { downloadPages } from './useSheets.ts';
 
 interface Settings {

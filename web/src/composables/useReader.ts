@@ -1,4 +1,4 @@
-import { shown, shownFigure, shownMoney, shownParts, shownRange, shownSentence } from '@hollow-bell/tell';
+import { shown, shownDate, shownFigure, shownMoney, shownNumber, shownParts, shownRange, shownSentence } from '@hollow-bell/tell';
 import type { QuantityKind, Reader } from '@hollow-bell/tell';
 import { GRAMS_PER, SHOWN_UNITS, UNIT_SYMBOL } from '@hollow-bell/core/quantities';
 import type { Quantity, Ranged, Sentence, TypedBy } from '@hollow-bell/core/quantities';
@@ -23,6 +23,9 @@ export function useReader() {
     typedBy,
     show: (kind: QuantityKind, value: number): string => shown(kind, value, reader.value),
     showQuantity: (quantity: Quantity): string => shown(quantity.kind, quantity.value, reader.value),
+    /** A plain number, for what has no kind of its own. */
+    number: (value: number, digits: number): string => shownNumber(value, digits, reader.value),
+    date: (at: number, how: Intl.DateTimeFormatOptions): string => shownDate(at, how, reader.value),
     parts: (kind: QuantityKind, value: number) => shownParts(kind, value, reader.value),
     showFigure: (kind: QuantityKind, figure: Ranged): string => shownFigure(kind, figure, reader.value),
     range: (kind: QuantityKind, range: Ranged): string => shownRange(kind, range, reader.value),

@@ -32,7 +32,7 @@ export interface BlendRow {
 /** What is to sweeten the batch that is open, by how much, and what becomes of it. */
 export function useSweetening() {
   const store = useBatch();
-  const { show, showFigure } = useReader();
+  const { show, showFigure, number } = useReader();
   const shelf = useShelf();
   void shelf.loadOnce();
 
@@ -74,7 +74,7 @@ export function useSweetening() {
     { value: 'word', label: 'a word' },
     { value: 'own', label: 'so much of it' },
   ];
-  const WORDS = MAKERS_WORDS.map(({ word, toSg }) => ({ value: toSg, label: `${word}, to ${toSg.toFixed(3)}` }));
+  const WORDS = MAKERS_WORDS.map(({ word, toSg }) => ({ value: toSg, label: `${word}, to ${number(toSg, 3)}` }));
   const wantedSg = ref<number | null>(null);
   const wantedSugar = ref<number | null>(null);
   const wordSg = ref<number>(WORDS[1]?.value ?? 1.015);

@@ -203,10 +203,10 @@ describe('a row that asks', () => {
     done: { label: ['Fed ', massG(4)], events: [] },
   };
 
-  it('has one bronze button, worded as what will be written, and “Otherwise” beside it', async () => {
+  it('has one bronze button, worded as what will be written, and “Another amount” beside it', async () => {
     const row = show(AskRow, { ask, batchId: 'b', name: 'Linden' });
     expect(row.findAll('.el-button--primary').map((button) => plain(button.text()))).toEqual(['Fed 4.0 g']);
-    expect(row.text()).toContain('Otherwise');
+    expect(row.text()).toContain('Another amount');
     await row.find('.el-button--primary').trigger('click');
     expect(row.emitted('done')?.[0]).toEqual([ask]);
   });

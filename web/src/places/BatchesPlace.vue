@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { phaseTold } from '@hollow-bell/core/watch';
 import { watchDebounced } from '@vueuse/core';
 import type { Fate } from '@hollow-bell/contract';
 import { computed, onMounted } from 'vue';
@@ -74,15 +75,7 @@ watchDebounced(
         <li v-for="batch in book.batches" :key="batch.id">
           <RouterLink :to="{ name: 'batch', params: { id: batch.id } }">
             <b>{{ batch.name }}</b>
-            <span>{{
-              batch.phase === 'empty'
-                ? 'planned'
-                : batch.phase === 'unread'
-                  ? 'not read since the pitch'
-                  : batch.phase === 'unreckoned'
-                    ? 'cannot be reckoned'
-                    : batch.phase
-            }}</span>
+            <span>{{ phaseTold(batch.phase) }}</span>
             <span class="quiet">{{ batch.pitchedAt === null ? 'not pitched' : `pitched ${show('when', batch.pitchedAt)}` }}</span>
             <span class="number">{{ batch.sg === null ? '' : show('sg', batch.sg) }}</span>
             <span class="number">{{ batch.volumeL === null ? '' : show('volumeL', batch.volumeL) }}</span>

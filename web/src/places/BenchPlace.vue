@@ -18,27 +18,28 @@ import ThinMeadTool from '../parts/bench/ThinMeadTool.vue';
 import ThinTool from '../parts/bench/ThinTool.vue';
 import UnitsTool from '../parts/bench/UnitsTool.vue';
 import VesselTool from '../parts/bench/VesselTool.vue';
+import { toolNamed } from '../placeNames.ts';
 
 const props = defineProps<{ tool?: string }>();
 const TOOLS = [
-  { id: 'reading', name: 'A reading', asks: 'What does the hydrometer really say?', tool: ReadingTool },
-  { id: 'alcohol', name: 'Alcohol', asks: 'How strong is it, from two gravities?', tool: AlcoholTool },
-  { id: 'thin', name: 'Thin or thicken', asks: 'How much water, or how much honey?', tool: ThinTool },
-  { id: 'blend', name: 'Blend two', asks: 'What do two meads make together?', tool: BlendTool },
-  { id: 'vessel', name: 'Vessel', asks: 'How full is it, and how high does it stand?', tool: VesselTool },
-  { id: 'attemper', name: 'Attemper yeast', asks: 'How does the yeast get from its warm water into the must?', tool: AttemperTool },
-  { id: 'ph', name: 'Raise the pH', asks: 'How much potassium carbonate or bicarbonate?', tool: PhTool },
-  { id: 'thin-mead', name: 'Thin a mead', asks: 'How much water, for less alcohol?', tool: ThinMeadTool },
-  { id: 'sulfite', name: 'Sulfite', asks: 'How much sulfite, by the pH?', tool: SulfiteTool },
-  { id: 'sorbate', name: 'Sorbate', asks: 'How much sorbate, by the alcohol?', tool: SorbateTool },
-  { id: 'heat', name: 'Heat', asks: 'How long in the bath, and how long held?', tool: HeatTool },
-  { id: 'finings', name: 'Finings', asks: 'How much of which fining?', tool: FiningsTool },
-  { id: 'sweeten', name: 'Sweeten', asks: 'How much honey at the end, of one or two?', tool: SweetenTool },
-  { id: 'acid', name: 'Acid', asks: 'How much acid, or what takes it away?', tool: AcidTool },
-  { id: 'priming', name: 'Priming', asks: 'How much sugar for how much gas, and what if it slips?', tool: PrimingTool },
-  { id: 'keg', name: 'Keg', asks: 'What is the regulator set to?', tool: KegTool },
-  { id: 'sanitizer', name: 'Sanitizer', asks: 'How much concentrate for the bucket at hand?', tool: SanitizerTool },
-  { id: 'units', name: 'Units', asks: 'What is that in my units?', tool: UnitsTool },
+  { id: 'reading', asks: 'What does the hydrometer really say?', tool: ReadingTool },
+  { id: 'alcohol', asks: 'How strong is it, from two gravities?', tool: AlcoholTool },
+  { id: 'thin', asks: 'How much water, or how much honey?', tool: ThinTool },
+  { id: 'blend', asks: 'What do two meads make together?', tool: BlendTool },
+  { id: 'vessel', asks: 'How full is it, and how high does it stand?', tool: VesselTool },
+  { id: 'attemper', asks: 'How does the yeast get from its warm water into the must?', tool: AttemperTool },
+  { id: 'ph', asks: 'How much potassium carbonate or bicarbonate?', tool: PhTool },
+  { id: 'thin-mead', asks: 'How much water, for less alcohol?', tool: ThinMeadTool },
+  { id: 'sulfite', asks: 'How much sulfite, by the pH?', tool: SulfiteTool },
+  { id: 'sorbate', asks: 'How much sorbate, by the alcohol?', tool: SorbateTool },
+  { id: 'heat', asks: 'How long in the bath, and how long held?', tool: HeatTool },
+  { id: 'finings', asks: 'How much of which fining?', tool: FiningsTool },
+  { id: 'sweeten', asks: 'How much honey at the end, of one or two?', tool: SweetenTool },
+  { id: 'acid', asks: 'How much acid, or what takes it away?', tool: AcidTool },
+  { id: 'priming', asks: 'How much sugar for how much gas, and what if it slips?', tool: PrimingTool },
+  { id: 'keg', asks: 'What is the regulator set to?', tool: KegTool },
+  { id: 'sanitizer', asks: 'How much concentrate for the bucket at hand?', tool: SanitizerTool },
+  { id: 'units', asks: 'What is that in my units?', tool: UnitsTool },
 ];
 const here = computed(() => TOOLS.find(({ id }) => id === props.tool) ?? TOOLS[0]);
 </script>
@@ -46,7 +47,7 @@ const here = computed(() => TOOLS.find(({ id }) => id === props.tool) ?? TOOLS[0
 <template>
   <section class="bench">
     <nav aria-label="Tools of the bench" class="no-print">
-      <h1>Bench</h1>
+      <p class="title">Bench</p>
       <RouterLink :to="{ name: 'new' }">A must of anything</RouterLink>
       <RouterLink
         v-for="each in TOOLS"
@@ -54,12 +55,12 @@ const here = computed(() => TOOLS.find(({ id }) => id === props.tool) ?? TOOLS[0
         :to="{ name: 'bench', params: { tool: each.id } }"
         :class="{ here: each.id === here?.id }"
         :aria-current="each.id === here?.id ? 'page' : undefined"
-        >{{ each.name }}</RouterLink
+        >{{ toolNamed(each.id) }}</RouterLink
       >
       <p class="small quiet">Nothing here is written down. The address holds what you typed: keep it, or send it.</p>
     </nav>
     <div v-if="here !== undefined" class="place">
-      <h2 class="asks">{{ here.asks }}</h2>
+      <h1 class="asks">{{ here.asks }}</h1>
       <component :is="here.tool" :key="here.id" />
     </div>
   </section>
@@ -78,8 +79,11 @@ nav {
   align-content: start;
 }
 
-nav h1 {
+.title {
   padding-bottom: 8px;
+  font-size: 27px;
+  font-weight: 720;
+  line-height: 1.2;
 }
 
 nav a {
@@ -96,7 +100,7 @@ nav a.here {
   font-weight: 700;
 }
 
-nav p {
+nav p.quiet {
   padding-top: 16px;
 }
 
@@ -107,12 +111,13 @@ nav p {
 
 .place :deep(.tool) {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 12px;
 }
 
 .place :deep(.given) {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(130px, 170px));
+  grid-template-columns: repeat(auto-fit, minmax(min(130px, 100%), 170px));
   gap: 8px 24px;
 }
 
@@ -124,11 +129,11 @@ nav p {
 
   nav {
     display: flex;
+    min-width: 0;
     gap: 4px 14px;
     overflow-x: auto;
   }
 
-  nav h1,
   nav p {
     display: none;
   }

@@ -165,13 +165,14 @@ async function begin(): Promise<void> {
 .found {
   max-width: 760px;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 10px;
   padding-top: 12px;
 }
 
 .grid {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(200px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(min(200px, 100%), 1fr));
   gap: 12px 24px;
   align-items: start;
 }
@@ -182,7 +183,7 @@ async function begin(): Promise<void> {
 
 .figures {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(200px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(min(200px, 100%), 1fr));
   gap: 8px 32px;
 }
 

@@ -4,6 +4,9 @@ import { isDemo, lookAround } from '../cellar.ts';
 import type { Practice } from '@hollow-bell/contract';
 import { nextTick, ref, watch } from 'vue';
 import CalendarAddress from '../parts/rounds/CalendarAddress.vue';
+import BackupsPart from '../parts/house/BackupsPart.vue';
+import FilesPart from '../parts/house/FilesPart.vue';
+import DoorsPart from '../parts/house/DoorsPart.vue';
 import BrewPracticeFields from '../parts/must/BrewPracticeFields.vue';
 import FinishPracticeFields from '../parts/stabilize/FinishPracticeFields.vue';
 import PracticeFields from '../parts/fields/PracticeFields.vue';
@@ -11,9 +14,11 @@ import SchoolFields from '../parts/feed/SchoolFields.vue';
 import { singleKeysOn } from '../composables/useSingleKeys.ts';
 import { useDraft } from '../composables/useDraft.ts';
 import { useAttempt } from '../composables/useAttempt.ts';
+import { useDoor } from '../stores/door.ts';
 import { usePractice } from '../stores/practice.ts';
 
 const house = usePractice();
+const door = useDoor();
 const { refusal, busy, attempt, blocked } = useAttempt();
 const left = useDraft<Practice>('house', JSON.stringify(house.practice));
 const practice = ref({ ...(left.draft.value ?? house.practice) });
@@ -72,6 +77,9 @@ async function save(): Promise<void> {
       >
     </section>
     <CalendarAddress />
+    <DoorsPart v-if="door.visitor !== null && !door.isGuest" :visitor="door.visitor" />
+    <FilesPart v-if="!door.isGuest" />
+    <BackupsPart v-if="!isDemo && !door.isGuest" />
     <section v-if="!isDemo" class="feeding">
       <h2>A made-up cellar</h2>
       <p class="quiet">Ten batches in every state, to try things on. It has its own addresses; your cellar stays as it is.</p>

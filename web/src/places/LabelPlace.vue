@@ -3,6 +3,7 @@ import { LABEL_GRIDS } from '@hollow-bell/core/bottle';
 import { computed, watch } from 'vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useLabels } from '../composables/useLabels.ts';
+import { useReader } from '../composables/useReader.ts';
 import { asSmallPicture } from '../parts/bottle/smallPicture.ts';
 import LabelPreview from '../parts/bottle/LabelPreview.vue';
 import PrinterShift from '../parts/bottle/PrinterShift.vue';
@@ -10,6 +11,7 @@ import PickList from '../parts/fields/PickList.vue';
 import QuantityField from '../parts/fields/QuantityField.vue';
 import { useBatch } from '../stores/batch.ts';
 
+const { number } = useReader();
 const props = defineProps<{ id: string }>();
 const store = useBatch();
 watch(
@@ -38,7 +40,7 @@ const { refusal, busy, attempt } = useAttempt();
 const GRIDS = [
   ...LABEL_GRIDS.map(({ paper, columns, rows, width, height }, value) => ({
     value,
-    label: `${columns * rows} on ${paper === 'a4' ? 'A4' : 'letter'}, ${width.toFixed(1)} × ${height.toFixed(1)} mm`,
+    label: `${columns * rows} on ${paper === 'a4' ? 'A4' : 'letter'}, ${number(width, 1)} × ${number(height, 1)} mm`,
   })),
   { value: -1, label: 'a size of my own, plain paper' },
 ];
@@ -77,7 +79,7 @@ const SHOWS = [
       <span class="quiet"
         >{{ batch.name }}, <span class="mono">{{ code }}</span></span
       >
-      <RouterLink :to="{ name: 'station', params: { id, station: 'bottle' } }">Bottle</RouterLink>
+      <RouterLink :to="{ name: 'station', params: { id, station: 'bottle' } }" class="place-link">Bottle</RouterLink>
     </header>
     <div class="switches" role="group" aria-label="For what">
       <button type="button" :aria-pressed="!isVessel" @click="isVessel = false">For bottles</button>
@@ -114,8 +116,8 @@ const SHOWS = [
             <button v-if="text.picture !== null" type="button" class="link" @click="text = { ...text, picture: null }">without it</button>
           </p>
           <p v-if="facts !== null" class="small quiet">
-            Its strength is written as {{ facts.abv.shown.toFixed(1) }} % vol; by the rules of your region it may truly lie from
-            {{ facts.abv.low.toFixed(1) }} to {{ facts.abv.high.toFixed(1) }}. Home mead is not for sale, and local rules come first.
+            Its strength is written as {{ number(facts.abv.shown, 1) }} % vol; by the rules of your region it may truly lie from
+            {{ number(facts.abv.low, 1) }} to {{ number(facts.abv.high, 1) }}. Home mead is not for sale, and local rules come first.
           </p>
         </template>
         <PickList v-model="chosen" label="sheet" :options="GRIDS" />
@@ -192,14 +194,14 @@ header {
 
 .row {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(120px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(min(120px, 100%), 1fr));
   gap: 6px 18px;
   align-items: end;
 }
 
 fieldset {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(180px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(min(180px, 100%), 1fr));
   margin: 0;
   padding: 0;
   border: 0;
@@ -207,6 +209,8 @@ fieldset {
 
 .check {
   display: flex;
+  flex-wrap: wrap;
+  min-width: 0;
   gap: 8px;
   align-items: center;
   min-height: 34px;

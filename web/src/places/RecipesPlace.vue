@@ -72,7 +72,7 @@ async function readIn(event: Event): Promise<void> {
     <header>
       <h1>Recipe book</h1>
       <span class="quiet">plans kept without a batch, with what came of each</span>
-      <RouterLink :to="{ name: 'cellar' }">Cellar</RouterLink>
+      <RouterLink :to="{ name: 'cellar' }" class="place-link">Cellar</RouterLink>
     </header>
     <div class="tools no-print">
       <label

@@ -4,10 +4,11 @@ import type { EventContent } from '@hollow-bell/core/record';
 import { byUrgency } from '@hollow-bell/core/rounds';
 import type { Ask } from '@hollow-bell/core/rounds';
 import { useIntervalFn } from '@vueuse/core';
-import { computed, onMounted, ref, useTemplateRef } from 'vue';
+import { computed, defineAsyncComponent, onMounted, ref, useTemplateRef } from 'vue';
 import { useRouter } from 'vue-router';
 import AskRow from '../parts/rounds/AskRow.vue';
 import VesselFloor from '../parts/rounds/VesselFloor.vue';
+import { useManyVessels } from '../parts/rounds/manyVessels.ts';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
 import { useSingleKeys } from '../composables/useSingleKeys.ts';
@@ -15,10 +16,13 @@ import { putOffEvent } from '../parts/rounds/putOffEvent.ts';
 import { usePractice } from '../stores/practice.ts';
 import { useRounds } from '../stores/rounds.ts';
 
+/** Few cellars are so large. */
+const FirstPath = defineAsyncComponent(() => import('../parts/rounds/FirstPath.vue'));
+const VesselFold = defineAsyncComponent(() => import('../parts/rounds/VesselFold.vue'));
 const rounds = useRounds();
 const house = usePractice();
 const router = useRouter();
-const { tell, show, reader } = useReader();
+const { tell, show, date, reader } = useReader();
 const { refusal, attempt } = useAttempt();
 const working = ref<string | null>(null);
 
@@ -31,6 +35,15 @@ const rows = computed(() =>
     .flatMap((vessel) => vessel.asks.filter((ask) => ask.bell !== 'still').map((ask) => ({ vessel, ask })))
     .toSorted((a, b) => byUrgency(a.ask, b.ask)),
 );
+const { isMany, sought, onFloor, folded } = useManyVessels(computed(() => rounds.standing.filter(({ inBottles }) => !inBottles)));
+/** In a large cellar the list begins with what asks now; the rest is one press away. */
+const SHOWN_AT_FIRST = 25;
+const showsAll = ref(false);
+const shownRows = computed(() => {
+  if (!isMany.value || showsAll.value) return rows.value;
+  const pressing = rows.value.filter(({ ask }) => ask.bell !== 'muffled');
+  return (pressing.length > 0 ? pressing : rows.value).slice(0, SHOWN_AT_FIRST);
+});
 const asking = computed(() => new Set(rows.value.filter(({ ask }) => ask.bell !== 'muffled').map(({ vessel }) => vessel.id)).size);
 const NUMBERS = ['None', 'One', 'Two', 'Three', 'Four', 'Five', 'Six', 'Seven', 'Eight', 'Nine', 'Ten'];
 const title = computed(() => {
@@ -38,7 +51,7 @@ const title = computed(() => {
   if (asking.value === 0) return 'All quiet.';
   return `${NUMBERS[asking.value] ?? asking.value} ${asking.value === 1 ? 'asks' : 'ask'} for you.`;
 });
-const today = computed(() => new Date(reader.value.now).toLocaleDateString(undefined, { weekday: 'long', day: 'numeric', month: 'long' }));
+const today = computed(() => date(reader.value.now, { weekday: 'long', day: 'numeric', month: 'long' }));
 
 async function write(vessel: Standing, events: EventContent[], told: string): Promise<void> {
   working.value = vessel.id;
@@ -66,18 +79,18 @@ interface Line {
 const lines = useTemplateRef<Line[]>('lines');
 const lineAt = (index: number): Line | undefined => lines.value?.[index];
 function step(by: number): void {
-  current.value = Math.min(rows.value.length - 1, Math.max(0, current.value + by));
+  current.value = Math.min(shownRows.value.length - 1, Math.max(0, current.value + by));
   lineAt(current.value)?.$el.focus();
 }
 const DEEDS = {
   next: () => step(1),
   before: () => step(-1),
   asPlanned: () => {
-    const row = rows.value[current.value];
+    const row = shownRows.value[current.value];
     if (row !== undefined) void (row.ask.done === null ? goTo(row.vessel, row.ask) : done(row.vessel, row.ask));
   },
   otherwise: () => {
-    const row = rows.value[current.value];
+    const row = shownRows.value[current.value];
     if (row !== undefined) void goTo(row.vessel, row.ask);
   },
   later: () => lineAt(current.value)?.openPutOff(),
@@ -107,12 +120,26 @@ useSingleKeys(Object.keys(DEEDS) as (keyof typeof DEEDS)[], (name, event) => {
       <RouterLink v-slot="{ navigate }" :to="{ name: 'new' }" custom
         ><el-button type="primary" @click="navigate">Formulate a mead</el-button></RouterLink
       >
+      <FirstPath />
     </div>
     <template v-else>
-      <VesselFloor :standing="rounds.standing.filter(({ inBottles }) => !inBottles)" class="no-print" />
+      <input
+        v-if="isMany"
+        v-model="sought"
+        type="search"
+        class="line-input find no-print"
+        maxlength="80"
+        placeholder="find a vessel by its name"
+        aria-label="Find a vessel"
+      />
+      <p v-if="isMany && onFloor.length + folded.length === 0" class="quiet" role="status">
+        No vessel has “{{ sought.trim() }}” in its name.
+      </p>
+      <VesselFloor v-if="onFloor.length > 0" :standing="onFloor" class="no-print" />
+      <VesselFold v-if="isMany" :standing="folded" />
       <ul class="asks" aria-label="What the vessels ask for">
         <AskRow
-          v-for="{ vessel, ask } in rows"
+          v-for="{ vessel, ask } in shownRows"
           :key="`${vessel.id} ${ask.key}`"
           ref="lines"
           :ask="ask"
@@ -123,6 +150,9 @@ useSingleKeys(Object.keys(DEEDS) as (keyof typeof DEEDS)[], (name, event) => {
           @put-off="(each, choice) => putOff(vessel, each, choice)"
         />
       </ul>
+      <button v-if="shownRows.length < rows.length" type="button" class="link no-print" @click="showsAll = true">
+        Show {{ rows.length - shownRows.length }} more
+      </button>
       <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
       <p v-if="rows.length === 0" class="quiet calm">Nothing is due. Sniff the airlocks and leave them be.</p>
     </template>
@@ -146,6 +176,10 @@ useSingleKeys(Object.keys(DEEDS) as (keyof typeof DEEDS)[], (name, event) => {
 .asks {
   margin-top: 12px;
   border-top: 1px solid var(--rule);
+}
+
+.find {
+  max-width: 340px;
 }
 
 .empty {

@@ -9,8 +9,11 @@ import ShelfItemDialog from '../parts/shelf/ShelfItemDialog.vue';
 import ShelfRow from '../parts/shelf/ShelfRow.vue';
 import { saveFile } from '../api/saveFile.ts';
 import { misfitOf, shelfItemShape } from '@hollow-bell/contract';
-import { csvToShelf, shelfToCsv } from '@hollow-bell/tell/shelf';
-import type { ReadCsv } from '@hollow-bell/tell/shelf';
+import { shelfToCsv } from '@hollow-bell/tell/shelf';
+import { csvToShelf } from '@hollow-bell/tell/shelf-in';
+import type { ReadCsv } from '@hollow-bell/tell/shelf-in';
+import { useTableFile } from '../composables/useTableFile.ts';
+import TableReading from '../parts/fields/TableReading.vue';
 import { useShelf } from '../stores/shelf.ts';
 
 const shelf = useShelf();
@@ -55,18 +58,20 @@ function download(): void {
   saveFile('shelf.csv', 'text/csv', shelfToCsv(shelf.shelved.map(({ item }) => item)));
 }
 
-async function readFile(event: Event): Promise<void> {
+const { progress, problem, read, stop } = useTableFile(({ name, text }) => {
+  file.value = {
+    name,
+    read: csvToShelf(
+      text,
+      () => crypto.randomUUID(),
+      (item) => misfitOf(shelfItemShape, item),
+    ),
+  };
+});
+function readFile(event: Event): void {
   const input = event.target as HTMLInputElement;
   const [chosen] = input.files ?? [];
-  if (chosen !== undefined)
-    file.value = {
-      name: chosen.name,
-      read: csvToShelf(
-        await chosen.text(),
-        () => crypto.randomUUID(),
-        (item) => misfitOf(shelfItemShape, item),
-      ),
-    };
+  if (chosen !== undefined) void read(chosen);
   input.value = '';
 }
 </script>
@@ -94,6 +99,7 @@ async function readFile(event: Event): Promise<void> {
       <button type="button" class="link" @click="chooser?.click()">CSV in</button>
       <input ref="chooser" type="file" accept=".csv,text/csv" hidden data-test="csv" @change="readFile" />
     </div>
+    <TableReading :progress="progress" :problem="problem" @stop="stop" />
     <p v-if="shelf.problem !== ''" class="refusal" role="alert">
       {{ shelf.problem }} <button type="button" class="link" @click="shelf.load()">Try again</button>
     </p>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { RACKING_OXYGEN_MG_PER_L, RACK_SCHOOLS, rackAdvice, rackingsAhead, restMonths } from '@hollow-bell/core/clear';
+import { RACKING_OXYGEN_MG_PER_L, RACK_SCHOOLS, rackAdvice, rackSchoolTold, rackingsAhead, restMonths } from '@hollow-bell/core/clear';
 import type { RackSchool } from '@hollow-bell/core/clear';
 import { eventSentence } from '@hollow-bell/core/record';
 import type { EventContent } from '@hollow-bell/core/record';
@@ -29,7 +29,7 @@ const school = computed<RackSchool>({
   get: () => store.batch?.plan.practice.racking ?? 'at dryness',
   set: (racking) => void attempt(() => store.practise({ racking })),
 });
-const SCHOOLS = RACK_SCHOOLS.map((value) => ({ value, label: `first racking ${value}` }));
+const SCHOOLS = computed(() => RACK_SCHOOLS.map((value) => ({ value, label: `first racking ${tell(rackSchoolTold(value))}` })));
 const advice = computed(() => rackAdvice(store.ledger, store.now, school.value));
 /** Those that are to come beside the one that is due. */
 const ahead = computed(() => rackingsAhead(store.ledger, store.now, school.value).slice(advice.value?.asks === 'now' ? 1 : 0));
@@ -80,7 +80,7 @@ async function writeLees(): Promise<void> {
         <template v-if="store.view !== null">
           <RackInto />
           <details>
-            <summary>Otherwise: other vessels, measured amounts, another time</summary>
+            <summary>In another way: other vessels, measured amounts, another time</summary>
             <RackForm />
           </details>
           <div class="lees">

@@ -16,18 +16,18 @@ import { useReader } from '../composables/useReader.ts';
 import { useBatch } from '../stores/batch.ts';
 
 const store = useBatch();
-const { tell } = useReader();
+const { tell, show } = useReader();
 const { refusal, busy, attempt } = useAttempt();
 const protection = computed(() => protectionOf(store.ledger, store.now));
 const isGuarded = computed(() => store.ledger.history.guarded !== null);
 /** What each asks of the maker, in a few words. */
-const COSTS: Record<StabilizeSchool, string> = {
+const COSTS = computed((): Record<StabilizeSchool, string> => ({
   chemical: 'two powders, then 24 h',
-  heat: 'core at 60 °C, then 10 to 12 h',
+  heat: `core at ${show('tempC', 60)}, then 10 to 12 h`,
   dry: 'nothing to add, no honey after',
   filter: 'home pads are not sterile',
   sweetener: 'erythritol; xylitol kills dogs',
-};
+}));
 /** It is on the label, or a guest cannot drink it. */
 const forbid = (): Promise<boolean> => attempt(() => store.practise({ noSulfites: store.batch?.plan.practice.noSulfites !== true }));
 const choose = (stabilizing: StabilizeSchool): Promise<boolean> => attempt(() => store.practise({ stabilizing }));

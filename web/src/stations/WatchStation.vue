@@ -21,6 +21,7 @@ import { useReader } from '../composables/useReader.ts';
 import { MEMBERS, useWatchForecast } from '../composables/useWatchForecast.ts';
 import { saveFile } from '../api/saveFile.ts';
 import { readingsToCsv } from '@hollow-bell/tell/readings';
+import { cellarBase } from '../cellar.ts';
 import { useBatch } from '../stores/batch.ts';
 
 const DescentChart = defineAsyncComponent(() => import('../parts/watch/DescentChart.vue'));
@@ -108,6 +109,7 @@ const lossesL = computed(() =>
         <p class="small no-print table-links">
           <button type="button" class="link" @click="imports = true">Readings from a table</button>
           <button type="button" class="link" @click="saveReadings">Save all readings as CSV</button>
+          <a :href="`${cellarBase}/api/files/batches/${store.batch?.id ?? ''}.json`" download>This batch as a file, with its family</a>
         </p>
         <ReadingsImport v-if="imports" @close="imports = false" />
         <FloatPanel />

@@ -52,7 +52,7 @@ describe('a plan, a lot or a setting on its way', () => {
 
   it('that is refused is told and not sent again', async () => {
     const kept = useKept();
-    answers = [reply(422, { code: 'refused', message: 'A room of 200 °C is none.' })];
+    answers = [reply(422, { code: 'bad_input', message: 'A room of 200 °C is none.' })];
     await expect(kept.write(practice)).rejects.toThrow('A room of 200 °C is none.');
     expect(kept.waiting).toEqual([]);
     await vi.advanceTimersByTimeAsync(10_000);

@@ -113,7 +113,7 @@ export const useKept = defineStore('kept', () => {
       drop(key);
       return answer;
     } catch (error) {
-      if (error instanceof ApiFailure && !error.isPassing) drop(key);
+      if (error instanceof ApiFailure && error.isRefusal) drop(key);
       throw error;
     }
   }
@@ -128,7 +128,7 @@ export const useKept = defineStore('kept', () => {
     try {
       return (await sendOne(kept)) as T;
     } catch (error) {
-      if (error instanceof ApiFailure && error.isPassing) later();
+      if (error instanceof ApiFailure && !error.isRefusal) later();
       throw error;
     }
   }
@@ -143,16 +143,14 @@ export const useKept = defineStore('kept', () => {
     if (sending) return;
     sending = true;
     try {
-      for (let [next] = waiting.value; next !== undefined; [next] = waiting.value) {
+      for (const next of [...waiting.value]) {
         try {
           await sendOne(next);
         } catch (error) {
           if (!(error instanceof ApiFailure)) throw error;
-          if (error.isPassing) {
-            later();
-            return;
-          }
-          lost.value = { what: named(next.write), sentence: error.message };
+          if (error.isRefusal) lost.value = { what: named(next.write), sentence: error.message };
+          else later();
+          if (error.isPassing) return;
         }
       }
     } finally {

@@ -73,4 +73,57 @@ describe('what is on its way to the record', () => {
     expect(outbox.parcels).toHaveLength(0);
     expect(outbox.refused).toEqual({ batchId: BATCH, sentence: ['There was only 4.90 L.'], typed: 'racked 20 l' });
   });
+
+  it.each(['internal', 'id_taken', 'not_allowed'])(
+    'stays where the answer is no judgement of it (%s), until the maker decides',
+    async (code) => {
+      const outbox = useOutbox();
+      answers = [reply(500, { code, message: 'That went wrong.', requestId: 'x' })];
+      const first = note('foam');
+      const correction: NewEvent = { ...note(''), kind: 'amendment', payload: { eventId: first.id, replacement: null } };
+      await outbox.submit(BATCH, 4, [first, correction], 'foam');
+      expect(outbox.refused).toBeNull();
+      expect(outbox.held).toMatchObject({ typed: 'foam', held: { why: 'That went wrong.' } });
+      await vi.advanceTimersByTimeAsync(60_000);
+      expect(sent).toHaveLength(1);
+      answers = [acknowledge(6)];
+      await outbox.sendHeld(outbox.held!);
+      expect(outbox.parcels).toHaveLength(0);
+      const [again, corrected] = sent[1]!.events;
+      expect(again!.id === first.id).toBe(code !== 'id_taken');
+      expect(corrected!.payload).toEqual({ eventId: again!.id, replacement: null });
+    },
+  );
+
+  it('does not hold up what was written after it', async () => {
+    const outbox = useOutbox();
+    answers = [reply(500, { code: 'internal', message: 'That went wrong.', requestId: 'x' }), acknowledge(5)];
+    await outbox.submit(BATCH, 4, [note('one')], 'one');
+    await outbox.submit(BATCH, 4, [note('two')], 'two');
+    expect(outbox.parcels.map(({ typed }) => typed)).toEqual(['one']);
+  });
+
+  it('waits for whoever was signed out, or found the disk full, and is told why', async () => {
+    const outbox = useOutbox();
+    answers = [reply(503, { code: 'disk_full', message: 'The disk is full.', requestId: 'x' })];
+    await outbox.submit(BATCH, 4, [note('foam')], 'foam');
+    expect(outbox.away).toBe('The disk is full.');
+    answers = [reply(401, { code: 'signed_out', message: 'Sign in again.', requestId: 'x' }), acknowledge(5)];
+    await vi.advanceTimersByTimeAsync(3000);
+    expect(outbox.away).toBe('Sign in again.');
+    await vi.advanceTimersByTimeAsync(3000);
+    expect(outbox.parcels).toHaveLength(0);
+  });
+
+  it('can be taken out before anybody has it, and what stands behind it moves up', async () => {
+    const outbox = useOutbox();
+    await outbox.submit(BATCH, 4, [note('one'), note('of two')], 'one');
+    await outbox.submit(BATCH, 6, [note('behind it')], 'behind');
+    await outbox.submit('00000000-0000-4000-8000-000000000002', 9, [note('elsewhere')], 'elsewhere');
+    outbox.takeOut(outbox.parcels[0]!);
+    expect(outbox.parcels.map(({ typed, afterSeq }) => [typed, afterSeq])).toEqual([
+      ['behind', 4],
+      ['elsewhere', 9],
+    ]);
+  });
 });

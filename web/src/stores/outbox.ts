@@ -16,7 +16,12 @@ export interface Parcel {
   typed: string;
   /** What others wrote meanwhile; the maker decides. */
   since: BatchEvent[] | null;
+  /** Why it could not be written though nothing is wrong with it; it stays until the maker decides. */
+  held?: { why: string; needsNewIds: boolean };
 }
+
+/** It goes out by itself. */
+export const isWaiting = ({ since, held }: Parcel): boolean => since === null && held === undefined;
 
 export interface Refused {
   batchId: string;
@@ -44,9 +49,16 @@ export const useOutbox = defineStore('outbox', () => {
     parcels.value = parcels.value.filter((other) => !isSame(other, parcel));
   };
 
+  /** The maker takes it back before anybody has it; what was written behind it moves up. */
+  function takeOut(parcel: Parcel): void {
+    const at = parcels.value.findIndex((other) => isSame(other, parcel));
+    for (const later of parcels.value.slice(at + 1)) if (later.batchId === parcel.batchId) later.afterSeq -= parcel.events.length;
+    drop(parcel);
+  }
+
   function acknowledge(parcel: Parcel, { events, lastSeq, standing }: AnswerOf<'append'>): void {
     drop(parcel);
-    for (const later of parcels.value) if (later.batchId === parcel.batchId && later.since === null) later.afterSeq = lastSeq;
+    for (const later of parcels.value) if (later.batchId === parcel.batchId && isWaiting(later)) later.afterSeq = lastSeq;
     for (const listener of listeners) listener(parcel.batchId, events, lastSeq, standing);
   }
 
@@ -64,6 +76,8 @@ export const useOutbox = defineStore('outbox', () => {
       }
       if (error.code === 'stale') {
         parcel.since = error.since;
+      } else if (!error.isRefusal) {
+        parcel.held = { why: error.message, needsNewIds: error.code === 'id_taken' };
       } else {
         refused.value = { batchId: parcel.batchId, sentence: error.said, typed: parcel.typed };
         drop(parcel);
@@ -74,7 +88,7 @@ export const useOutbox = defineStore('outbox', () => {
 
   async function sendAll(): Promise<void> {
     for (;;) {
-      const waiting = parcels.value.find((parcel) => parcel.since === null);
+      const waiting = parcels.value.find(isWaiting);
       if (waiting === undefined) return;
       if (!(await send(waiting))) {
         clearTimeout(retry);
@@ -105,6 +119,22 @@ export const useOutbox = defineStore('outbox', () => {
     return flush();
   }
 
+  /** What was held goes out again, under ids of its own where somebody else has them. */
+  function sendHeld(parcel: Parcel): Promise<void> {
+    if (parcel.held?.needsNewIds === true) {
+      const renamed = new Map(parcel.events.map(({ id }) => [id, crypto.randomUUID() as string]));
+      parcel.events = parcel.events.map((event) => {
+        const id = renamed.get(event.id) ?? event.id;
+        if (event.kind !== 'amendment') return { ...event, id };
+        const { eventId } = event.payload;
+        return { ...event, id, payload: { ...event.payload, eventId: renamed.get(eventId) ?? eventId } };
+      });
+    }
+    delete parcel.held;
+    return flush();
+  }
+
+  const held = computed(() => parcels.value.find((parcel) => parcel.held !== undefined) ?? null);
   const conflict = computed(() => parcels.value.find((parcel) => parcel.since !== null) ?? null);
 
   function onAcknowledged(listener: Acknowledged): () => void {
@@ -112,5 +142,5 @@ export const useOutbox = defineStore('outbox', () => {
     return () => listeners.delete(listener);
   }
 
-  return { parcels, of, conflict, away, refused, submit, flush, writeAnyway, drop, onAcknowledged };
+  return { parcels, of, conflict, held, away, refused, submit, flush, writeAnyway, sendHeld, drop, takeOut, onAcknowledged };
 });

@@ -4,6 +4,7 @@ import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
 import { api } from '../api/client.ts';
 import { isDemo } from '../cellar.ts';
+import { useDoor } from './door.ts';
 import { useKept } from './kept.ts';
 import { loading } from './loading.ts';
 
@@ -11,7 +12,7 @@ import { loading } from './loading.ts';
 export const usePractice = defineStore('practice', () => {
   const saved = ref<Practice | null>(null);
   const { loaded, problem, load } = loading(async () => {
-    const { practice } = await api.practice();
+    const [{ practice }] = await Promise.all([api.practice(), useDoor().ask()]);
     if (practice === null && isDemo) await api.fillDemo();
     saved.value = practice === null && isDemo ? (await api.practice()).practice : practice;
   });

@@ -5,15 +5,21 @@ import type { BatchEvent } from '@hollow-bell/core/record';
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
 import { ApiFailure, api } from '../api/client.ts';
-import { useOutbox } from './outbox.ts';
+import { isWaiting, useOutbox } from './outbox.ts';
 import type { Parcel } from './outbox.ts';
 
 /** What is on record, and behind it what this browser has written and the server has not confirmed. */
 export function withPending(recorded: readonly BatchEvent[], parcels: readonly Parcel[]): BatchEvent[] {
   const known = new Set(recorded.map((event) => event.id));
-  const pending = parcels.filter((parcel) => parcel.since === null).flatMap((parcel) => parcel.events);
+  const pending = parcels.filter(isWaiting).flatMap((parcel) => parcel.events);
   const fresh = pending.filter((event) => !known.has(event.id));
-  return [...recorded, ...fresh.map((event, i): BatchEvent => ({ ...event, seq: recorded.length + i + 1, enteredAt: event.happenedAt }))];
+  /** Each goes behind the one before, so it is entered no earlier, however long ago it happened. */
+  let enteredAt = recorded.reduce((latest, event) => Math.max(latest, event.enteredAt), 0);
+  const behind = fresh.map((event, i): BatchEvent => {
+    enteredAt = Math.max(enteredAt, event.happenedAt);
+    return { ...event, seq: recorded.length + i + 1, enteredAt };
+  });
+  return [...recorded, ...behind];
 }
 
 /** The record of the batch that is open. */

@@ -252,6 +252,7 @@ export function batchRecord(sequelize: Sequelize, { batches, plans, events, floa
     hasFloat,
     mustFind,
     eventsOf,
+    sentOf,
     planOf,
     refold,
     readText,

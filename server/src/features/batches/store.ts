@@ -6,6 +6,7 @@ import type { BatchEvent } from '@hollow-bell/core/record';
 import { Op, QueryTypes } from 'sequelize';
 import type { Sequelize } from 'sequelize';
 import { HttpProblem } from '../../http/errors.ts';
+import { bringing } from './bringing.ts';
 import { pageOfBook } from './book.ts';
 import { batchTables } from './tables.ts';
 import type { BatchRow } from './tables.ts';
@@ -71,7 +72,14 @@ export function batchStore(sequelize: Sequelize, now: () => number) {
 
     /** Everything that was ever bottled, newest first. */
     async bottled(): Promise<BatchSummary[]> {
-      const rows = await batches.findAll({ where: { bottled: true, fate: 'kept' }, order: [['createdAt', 'DESC']], limit: MOST_SHELVES });
+      const rows = await batches.findAll({
+        where: { bottled: true, fate: 'kept' },
+        order: [
+          ['createdAt', 'DESC'],
+          ['id', 'DESC'],
+        ],
+        limit: MOST_SHELVES,
+      });
       return withPlans(rows);
     },
 
@@ -137,6 +145,7 @@ export function batchStore(sequelize: Sequelize, now: () => number) {
         return { lastSeq: onRecord.length, events: onRecord.filter((event) => asked.has(event.id)) };
       }),
 
+    ...bringing(tables, keeper, now),
     ...transfers(sequelize, keeper, now),
     ...floatRecord(sequelize, tables, keeper),
   };

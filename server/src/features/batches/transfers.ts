@@ -1,5 +1,5 @@
 import type { Batch, Blend, Move, Split } from '@hollow-bell/contract';
-import { doubtOf, fold, ledgerFigures, logOf, parcelOf } from '@hollow-bell/core/record';
+import { CLOCK_SLACK_MS, doubtOf, fold, ledgerFigures, logOf, parcelOf } from '@hollow-bell/core/record';
 import type { BatchEvent } from '@hollow-bell/core/record';
 import { Refusal } from '@hollow-bell/core/quantities';
 import type { Sequelize, Transaction } from 'sequelize';
@@ -21,7 +21,7 @@ export function transfers(sequelize: Sequelize, keeper: BatchRecordKeeper, now: 
   const { createWithin, eventsOf, mustFind, planOf, readWithin, record, requireBelievable } = keeper;
 
   const requirePast = (happenedAt: number): void => {
-    if (happenedAt > now() + 300_000) throw new Refusal('That time lies in the future; write down what has happened.', 'happenedAt');
+    if (happenedAt > now() + CLOCK_SLACK_MS) throw new Refusal('That time lies in the future; write down what has happened.', 'happenedAt');
   };
 
   /** Both batches with their records, locked in one order whichever way round, so that two movers never wait for each other. */

@@ -76,7 +76,8 @@ describe('its address', () => {
   });
   afterAll(() => app.app.close());
   const fetched = (url: string) => app.app.inject({ method: 'GET', url: `/api${url}`, headers: { host: 'localhost' } });
-  const tokenOf = async (method: 'GET' | 'PUT' | 'DELETE') => (await app.call<CalendarAddress>(method, '/calendar')).body.token;
+  const tokenOf = async (method: 'GET' | 'PUT' | 'DELETE') => (await app.call<CalendarAddress>(method, '/calendar')).body.token ?? null;
+  const standing = async () => (await app.call<CalendarAddress>('GET', '/calendar')).body;
 
   it('is shut until it is asked for, opens to its token alone, and an old one stops working', async () => {
     await newBatch(app, happened(...pitched.map(([h, content]): [number, typeof content] => [h - 90, content])));
@@ -84,8 +85,10 @@ describe('its address', () => {
     expect((await fetched('/calendar/anything.ics')).statusCode).toBe(404);
     const first = await tokenOf('PUT');
     expect(first).toMatch(/^[\w-]{32}$/);
+    expect(await standing()).toEqual({ isOpen: true, seenAt: null });
     const file = await fetched(`/calendar/${first}.ics`);
     expect(file.headers['content-type']).toContain('text/calendar');
+    expect(await standing(), 'told once, then only when it was last asked for').toEqual({ isOpen: true, seenAt: NOW });
     expect(readBack(file.body).some(({ summary }) => summary.startsWith('Linden: Dose'))).toBe(true);
     expect((await fetched(`/calendar/${first!.slice(0, -1)}x.ics`)).statusCode).toBe(404);
     const second = await tokenOf('PUT');

@@ -1,5 +1,4 @@
 /* What is due, as a calendar outside reads it. */
-import { timingSafeEqual } from 'node:crypto';
 import { DEFAULT_PRACTICE } from '@hollow-bell/contract';
 import type { BatchSummary, Practice } from '@hollow-bell/contract';
 import type { FastifyReply, FastifyRequest } from 'fastify';
@@ -9,25 +8,22 @@ import { HttpProblem } from '../../http/errors.ts';
 import { error, served } from '../../http/served.ts';
 import { calendarFile } from '@hollow-bell/tell/calendar';
 import { datedOf } from './dated.ts';
+import type { GuessBook } from '../../http/guesses.ts';
 import type { CalendarStore } from './store.ts';
 
 interface Cellar {
   batches: { open: () => Promise<BatchSummary[]>; read: (id: string) => Promise<BatchSummary> };
   practice: { read: () => Promise<Practice | null> };
   calendar: CalendarStore;
+  doors: GuessBook;
   now: () => number;
 }
 
 const errors = { 400: error, 404: error, 503: error };
 
-function isSame(given: string, kept: string): boolean {
-  const [a, b] = [Buffer.from(given), Buffer.from(kept)];
-  return a.length === b.length && timingSafeEqual(a, b);
-}
-
 /** What is due, for calendars outside: one batch as a file, all open ones at an address that only its holder knows. */
 export const calendarRoutes =
-  ({ batches, practice, calendar, now }: Cellar): FastifyPluginAsyncZod =>
+  ({ batches, practice, calendar, doors, now }: Cellar): FastifyPluginAsyncZod =>
   async (app) => {
     const answer = async (request: FastifyRequest, reply: FastifyReply, name: string, which: readonly BatchSummary[]) => {
       const { units } = (await practice.read()) ?? DEFAULT_PRACTICE;
@@ -53,22 +49,27 @@ export const calendarRoutes =
 
     app.get(
       '/calendar/:token.ics',
-      { schema: { params: z.object({ token: z.string().min(1).max(64) }), response: { 200: z.string(), ...errors } } },
+      {
+        config: { door: 'open' },
+        schema: { params: z.object({ token: z.string().min(1).max(64) }), response: { 200: z.string(), ...errors } },
+      },
       async (request, reply) => {
-        const token = await calendar.token();
-        if (token === null || !isSame(request.params.token, token))
+        const { token } = request.params;
+        if (!(await calendar.opens(token))) {
+          await doors.guess(request.ip, () => Promise.resolve(null));
           throw new HttpProblem(404, 'not_found', 'There is no calendar at this address; it may have been renewed or closed.');
+        }
         return answer(request, reply, 'Hollow Bell', await batches.open());
       },
     );
 
-    app.route({ ...served('calendar'), handler: async () => ({ token: await calendar.token() }) });
-    app.route({ ...served('renewCalendar'), handler: async () => ({ token: await calendar.renew() }) });
+    app.route({ ...served('calendar'), handler: () => calendar.standing() });
+    app.route({ ...served('renewCalendar'), handler: async () => ({ token: await calendar.renew(), ...(await calendar.standing()) }) });
     app.route({
       ...served('closeCalendar'),
       handler: async () => {
         await calendar.close();
-        return { token: null };
+        return calendar.standing();
       },
     });
   };

@@ -16,11 +16,14 @@ export const floatRoutes =
   async (app) => {
     app.route({
       ...served('postFloat'),
-      config: { rateLimit: { max: POSTS_PER_MINUTE, timeWindow: 60_000, keyGenerator: (request) => `float ${tokenOf(request)}` } },
+      config: {
+        ...served('postFloat').config,
+        rateLimit: { max: POSTS_PER_MINUTE, timeWindow: 60_000, keyGenerator: (request: FastifyRequest) => `float ${tokenOf(request)}` },
+      },
       handler: (request) => {
         const token = tokenOf(request);
         if (token === '') throw new HttpProblem(401, 'not_allowed', 'A float sends its token: “Authorization: Bearer …”.');
-        return store.take(token, request.body);
+        return store.take(token, request.body, request.ip);
       },
     });
     app.route({ ...served('floats'), handler: async () => ({ floats: await store.list() }) });

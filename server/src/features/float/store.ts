@@ -1,9 +1,11 @@
-import { createHash, randomBytes } from 'node:crypto';
+import { randomBytes } from 'node:crypto';
 import { FLOAT_SLOT_MS, PROBE_SLOT_MS, floatRefusal, probeRefusal } from '@hollow-bell/contract';
 import type { FloatAnswer, FloatDevice, FloatPost, MadeFloat } from '@hollow-bell/contract';
-import { DataTypes } from 'sequelize';
+import { DataTypes, ForeignKeyConstraintError } from 'sequelize';
 import type { Model, Sequelize } from 'sequelize';
 import { HttpProblem } from '../../http/errors.ts';
+import type { GuessBook } from '../../http/guesses.ts';
+import { hashOf } from '../../http/secrets.ts';
 
 interface DeviceRow extends Model {
   id: string;
@@ -28,8 +30,6 @@ export interface FloatRecord {
 
 /** In hex, so that no shell and no float takes a sign in it for something else. */
 const TOKEN_BYTES = 24;
-/** Tokens are long and random, so a plain hash keeps them as safe as a slow one would. */
-const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
 const deviceOf = ({ id, name, batchId, lastSeenAt, keptBack }: DeviceRow): FloatDevice => ({
   id,
   name,
@@ -65,7 +65,7 @@ function slots<R extends InSlot>() {
 }
 
 /** Floats that may post, each with a token of its own, and what becomes of their posts. */
-export function floatStore(sequelize: Sequelize, batches: FloatRecord, now: () => number) {
+export function floatStore(sequelize: Sequelize, batches: FloatRecord, { guess }: GuessBook, now: () => number) {
   const devices = sequelize.define<DeviceRow>(
     'devices',
     {
@@ -85,25 +85,37 @@ export function floatStore(sequelize: Sequelize, batches: FloatRecord, now: () =
     return row;
   }
 
+  /** A batch that is not, or no longer, there holds no float. */
+  async function intoBatch<T>(hanging: Promise<T>): Promise<T> {
+    try {
+      return await hanging;
+    } catch (error) {
+      if (!(error instanceof ForeignKeyConstraintError)) throw error;
+      throw new HttpProblem(404, 'not_found', 'There is no such batch in this cellar; hang the float into one that is there.');
+    }
+  }
+
   return {
     list: async (): Promise<FloatDevice[]> => (await devices.findAll({ order: [['name', 'ASC']] })).map(deviceOf),
 
     /** Repeating the request gives the float a new token; the one before stops working. */
     make: async (id: string, name: string, batchId: string): Promise<MadeFloat> => {
       const token = randomBytes(TOKEN_BYTES).toString('hex');
-      await devices.upsert({ id, name, batchId, tokenHash: hashOf(token) });
+      await intoBatch(devices.upsert({ id, name, batchId, tokenHash: hashOf(token) }));
       return { float: deviceOf(await mustFind(id)), token };
     },
 
-    hang: async (id: string, batchId: string | null): Promise<FloatDevice> => deviceOf(await (await mustFind(id)).update({ batchId })),
+    hang: async (id: string, batchId: string | null): Promise<FloatDevice> =>
+      deviceOf(await intoBatch((await mustFind(id)).update({ batchId }))),
 
     remove: async (id: string): Promise<void> => {
       await devices.destroy({ where: { id } });
     },
 
     /** Takes what is good of a post, of a float or a probe; says of the rest what is wrong with it. Repeating a post writes nothing twice. */
-    take: async (token: string, { readings }: FloatPost): Promise<FloatAnswer> => {
+    take: async (token: string, { readings }: FloatPost, address: string): Promise<FloatAnswer> => {
       const device = await devices.findOne({ where: { tokenHash: hashOf(token) } });
+      if (device === null) await guess(address, () => Promise.resolve(null));
       if (device === null) throw new HttpProblem(401, 'not_allowed', 'No float has this token; make it known in Hollow Bell first.');
       if (device.batchId === null)
         throw new HttpProblem(409, 'not_allowed', 'This float hangs in no batch; hang it into one, then send again.');

@@ -1,6 +1,6 @@
 import type { Practice } from '@hollow-bell/contract';
 import { DataTypes } from 'sequelize';
-import type { Model, Sequelize } from 'sequelize';
+import type { Model, Sequelize, Transaction } from 'sequelize';
 
 interface PracticeRow extends Model {
   id: number;
@@ -16,8 +16,8 @@ export function practiceStore(sequelize: Sequelize) {
   );
   return {
     read: async (): Promise<Practice | null> => (await house.findByPk(1, { raw: true }))?.settings ?? null,
-    write: async (settings: Practice): Promise<void> => {
-      await house.upsert({ id: 1, settings });
+    write: async (settings: Practice, transaction?: Transaction): Promise<void> => {
+      await house.upsert({ id: 1, settings }, transaction === undefined ? {} : { transaction });
     },
   };
 }

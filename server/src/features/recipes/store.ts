@@ -4,7 +4,8 @@ import { Refusal } from '@hollow-bell/core/quantities';
 import type { Ledger } from '@hollow-bell/core/record';
 import { stateOf } from '@hollow-bell/core/watch';
 import { DataTypes, QueryTypes } from 'sequelize';
-import type { Model, Sequelize } from 'sequelize';
+import type { Model, Sequelize, Transaction } from 'sequelize';
+import { inTransaction } from '../../database/connect.ts';
 import { HttpProblem } from '../../http/errors.ts';
 
 interface RecipeRow extends Model {
@@ -78,10 +79,19 @@ export function recipeStore(sequelize: Sequelize, now: () => number) {
     },
 
     /** Writes a recipe, new where `afterVersion` is 0. Repeating a writing answers with it as it is. */
-    put: ({ must: plan, ...recipe }: Recipe, afterVersion: number): Promise<KeptRecipe> =>
-      sequelize.transaction(async (transaction) => {
-        const row = await recipes.findByPk(recipe.id, { transaction, lock: transaction.LOCK.UPDATE });
-        if (row === null) return kept(await recipes.create({ ...recipe, plan, version: 1 }, { transaction }));
+    put: ({ must: plan, ...recipe }: Recipe, afterVersion: number, within?: Transaction): Promise<KeptRecipe> =>
+      inTransaction(sequelize, within, async (transaction) => {
+        const made = await sequelize.query<{ id: string }>(
+          `INSERT INTO recipes (id, name, tags, note, plan, from_batch, version, created_at, updated_at)
+           VALUES ($id, $name, $tags, $note, $plan, $fromBatch, 1, now(), now()) ON CONFLICT (id) DO NOTHING RETURNING id`,
+          {
+            bind: { ...recipe, tags: JSON.stringify(recipe.tags), plan: JSON.stringify(plan) },
+            type: QueryTypes.SELECT,
+            transaction,
+          },
+        );
+        const row = await recipes.findByPk(recipe.id, { transaction, lock: transaction.LOCK.UPDATE, rejectOnEmpty: true });
+        if (made.length > 0) return kept(row);
         const isSame = isDeepStrictEqual(recipeOf(row), { ...recipe, must: plan });
         if (isSame && (afterVersion === 0 || row.version === afterVersion + 1)) return kept(row);
         if (afterVersion !== row.version)

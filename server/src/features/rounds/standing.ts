@@ -1,7 +1,7 @@
 import { feedingPracticeOf } from '@hollow-bell/contract';
 import type { BatchSummary, Standing } from '@hollow-bell/contract';
 import { feedingPlanOf } from '@hollow-bell/core/feed';
-import { honeysPoured, isAllBottled, othersPoured, standsIn, viewOf } from '@hollow-bell/core/record';
+import { colorsOf, isAllBottled, standsIn, viewOf } from '@hollow-bell/core/record';
 import { Refusal } from '@hollow-bell/core/quantities';
 import { asksOf, byUrgency, unreckonedAsk } from '@hollow-bell/core/rounds';
 import { isOpen, stateOf } from '@hollow-bell/core/watch';
@@ -37,7 +37,6 @@ function reckon({ id, name, plan, ledger }: BatchSummary, now: number): Standing
   const asks = asksOf(ledger, feedingPlanOf(ledger, feedingPracticeOf(plan)), now, plan.practice).toSorted(byUrgency);
   /** What lies in the cellar is on Rounds while it asks for something. */
   if (!isOpen(ledger) && asks.every(({ bell }) => bell === 'still')) return null;
-  const fruit = othersPoured(ledger).filter(({ family }) => family === 'fruit' || family === 'juice');
   return {
     id,
     name,
@@ -48,7 +47,7 @@ function reckon({ id, name, plan, ledger }: BatchSummary, now: number): Standing
     sg: view?.sg ?? ledger.history.readings.at(-1)?.sg ?? 1,
     volumeL: view?.volumeL ?? 0,
     leesL: ledger.liquid.yeastG / YEAST_G_PER_L,
-    colors: [...fruit, ...honeysPoured(ledger)].map((poured) => poured.name),
+    colors: colorsOf(ledger),
     asks,
   };
 }

@@ -2,6 +2,7 @@ import { isDeepStrictEqual } from 'node:util';
 import type { ShelfItem, Shelved } from '@hollow-bell/contract';
 import { DataTypes, QueryTypes } from 'sequelize';
 import type { Model, Sequelize, Transaction } from 'sequelize';
+import { inTransaction } from '../../database/connect.ts';
 import { HttpProblem } from '../../http/errors.ts';
 
 interface ShelfRow extends Model {
@@ -22,10 +23,10 @@ export function shelfStore(sequelize: Sequelize) {
     { tableName: 'shelf_items', underscored: true },
   );
 
-  async function takenG(): Promise<Map<string, number>> {
+  async function takenG(transaction?: Transaction): Promise<Map<string, number>> {
     const rows = await sequelize.query<{ lot: string; grams: number }>(
       `SELECT lot.key AS lot, sum(lot.value::float8) AS grams FROM batches, jsonb_each_text(ledger -> 'taken') AS lot GROUP BY lot.key`,
-      { type: QueryTypes.SELECT },
+      { type: QueryTypes.SELECT, ...(transaction === undefined ? {} : { transaction }) },
     );
     return new Map(rows.map(({ lot, grams }) => [lot, grams]));
   }
@@ -47,6 +48,15 @@ export function shelfStore(sequelize: Sequelize) {
     return rows[0]?.name ?? null;
   }
 
+  /** Two who make the same new item at once both find it; one of them made it. @returns whether this one did */
+  async function createUnlessThere(item: ShelfItem, transaction: Transaction): Promise<boolean> {
+    const made = await sequelize.query<{ id: string }>(
+      `INSERT INTO shelf_items (id, item, version, created_at, updated_at) VALUES ($id, $item, 1, now(), now()) ON CONFLICT (id) DO NOTHING RETURNING id`,
+      { bind: { id: item.id, item: JSON.stringify(item) }, type: QueryTypes.SELECT, transaction },
+    );
+    return made.length > 0;
+  }
+
   return {
     async list(): Promise<Shelved[]> {
       const taken = await takenG();
@@ -62,23 +72,24 @@ export function shelfStore(sequelize: Sequelize) {
     /** Writes an item, new where `afterVersion` is 0. Repeating a writing answers with the item as it is. */
     put: (item: ShelfItem, afterVersion: number): Promise<Shelved> =>
       sequelize.transaction(async (transaction) => {
-        const row = await shelf.findByPk(item.id, { transaction, lock: transaction.LOCK.UPDATE });
-        if (row === null) return shelved(await shelf.create({ id: item.id, item, version: 1 }, { transaction }), new Map());
-        if (afterVersion === 0) return shelved(row, await takenG());
-        if (row.version === afterVersion + 1 && isDeepStrictEqual(row.item, item)) return shelved(row, await takenG());
+        const isNew = await createUnlessThere(item, transaction);
+        const row = await shelf.findByPk(item.id, { transaction, lock: transaction.LOCK.UPDATE, rejectOnEmpty: true });
+        if (isNew) return shelved(row, new Map());
+        if (afterVersion === 0) return shelved(row, await takenG(transaction));
+        if (row.version === afterVersion + 1 && isDeepStrictEqual(row.item, item)) return shelved(row, await takenG(transaction));
         if (afterVersion !== row.version)
           throw new HttpProblem(409, 'stale', `${row.item.name} was changed in another window; look at it before you write over it.`, []);
         await row.update({ item, version: row.version + 1 }, { transaction });
-        return shelved(row, await takenG());
+        return shelved(row, await takenG(transaction));
       }),
 
-    /** All of them or none. Lots that are already there are written over. */
-    importAll: (items: readonly ShelfItem[]): Promise<number> =>
-      sequelize.transaction(async (transaction) => {
-        for (const item of items) {
-          const row = await shelf.findByPk(item.id, { transaction, lock: transaction.LOCK.UPDATE });
-          if (row === null) await shelf.create({ id: item.id, item, version: 1 }, { transaction });
-          else await row.update({ item, version: row.version + 1 }, { transaction });
+    /** All of them or none, in one order, so that two files never wait for each other. Lots that are already there are written over. */
+    importAll: (items: readonly ShelfItem[], within?: Transaction): Promise<number> =>
+      inTransaction(sequelize, within, async (transaction) => {
+        for (const item of items.toSorted((a, b) => (a.id < b.id ? -1 : 1))) {
+          if (await createUnlessThere(item, transaction)) continue;
+          const row = await shelf.findByPk(item.id, { transaction, lock: transaction.LOCK.UPDATE, rejectOnEmpty: true });
+          await row.update({ item, version: row.version + 1 }, { transaction });
         }
         return items.length;
       }),

@@ -5,14 +5,14 @@ import { useAnswer } from '../../composables/useAnswer.ts';
 import { useLinked } from '../../composables/useLinked.ts';
 import { useReader } from '../../composables/useReader.ts';
 
-const { show } = useReader();
+const { show, number } = useReader();
 const given = useLinked({ og: 1.1, fg: 0.996 });
 const found = useAnswer(() => {
   const { og, fg } = given;
   if (og === null || fg === null) return null;
   const balance = alcoholByBalance(og, fg);
   const rules = [
-    { name: 'points × 131.25', abv: alcoholByRule.simple(og, fg, 131.25) },
+    { name: `points × ${number(131.25, 2)}`, abv: alcoholByRule.simple(og, fg, 131.25) },
     { name: 'points × 135', abv: alcoholByRule.simple(og, fg, 135) },
     { name: 'the quotient form', abv: alcoholByRule.quotient(og, fg) },
   ];

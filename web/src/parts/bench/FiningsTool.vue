@@ -6,7 +6,7 @@ import { useAnswer } from '../../composables/useAnswer.ts';
 import { useLinked } from '../../composables/useLinked.ts';
 import { useReader } from '../../composables/useReader.ts';
 
-const { show } = useReader();
+const { show, number } = useReader();
 const given = useLinked({ v: 5, glass: null, ml: 100 });
 const found = useAnswer(() => {
   const { v, glass, ml } = given;
@@ -14,7 +14,7 @@ const found = useAnswer(() => {
   const rows = FININGS.map((each) => ({ ...each, low: finingG(each.gPerL.low, v), high: finingG(each.gPerL.high, v) }));
   return { rows, scaled: glass === null || ml === null || ml === 0 ? null : scaleFromGlassG(glass, ml, v) };
 });
-const amount = (value: number, unit: string): string => (unit === 'g' ? show('massG', value) : `${value.toFixed(1)} ml`);
+const amount = (value: number, unit: string): string => (unit === 'g' ? show('massG', value) : `${number(value, 1)} ml`);
 </script>
 
 <template>

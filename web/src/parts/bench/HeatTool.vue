@@ -15,7 +15,7 @@ import { useAnswer } from '../../composables/useAnswer.ts';
 import { useLinked } from '../../composables/useLinked.ts';
 import { useReader } from '../../composables/useReader.ts';
 
-const { show } = useReader();
+const { show, number } = useReader();
 const given = useLinked({ v: 4, wide: 16, start: 20, bath: 64, units: 20, core: 60 });
 const found = useAnswer(() => {
   const { v, wide, start, bath, units, core } = given;
@@ -48,25 +48,25 @@ const found = useAnswer(() => {
     <p v-if="found.refusal !== ''" class="refusal">{{ found.refusal }}</p>
     <div v-if="found.answer !== null" class="pairs" data-test="answer">
       <p>
-        <span>At that core a minute is worth</span><b>{{ found.answer.rate.toFixed(2) }} units</b>
+        <span>At that core a minute is worth</span><b>{{ number(found.answer.rate, 2) }} units</b>
       </p>
       <p>
-        <span>Held there for</span><b class="big">{{ found.answer.hold.toFixed(0) }} min</b>
+        <span>Held there for</span><b class="big">{{ number(found.answer.hold, 0) }} min</b>
       </p>
       <p>
-        <span>The core follows the bath by about</span><b>{{ found.answer.lagMin.toFixed(0) }} min</b>
+        <span>The core follows the bath by about</span><b>{{ number(found.answer.lagMin, 0) }} min</b>
       </p>
       <p>
-        <span>reads {{ show('tempC', 60) }} after</span><b>{{ found.answer.until.toFixed(0) }} min</b>
+        <span>reads {{ show('tempC', 60) }} after</span><b>{{ number(found.answer.until, 0) }} min</b>
       </p>
       <p>
         <span>has them all, the way up counted, after</span
-        ><b>{{ found.answer.minutes.toFixed(0) }} min, at {{ show('tempC', found.answer.peak) }}</b>
+        ><b>{{ number(found.answer.minutes, 0) }} min, at {{ show('tempC', found.answer.peak) }}</b>
       </p>
     </div>
     <p class="caution">
-      The lag is our estimate, from 0.6 to 1.5 times; a thermometer in the middle of the mead decides. Never sealed bottles that hold
-      pressure; not above {{ show('tempC', HOLD_STOP_C) }}; hot glass.
+      The lag is our estimate, from {{ number(0.6, 1) }} to {{ number(1.5, 1) }} times; a thermometer in the middle of the mead decides.
+      Never sealed bottles that hold pressure; not above {{ show('tempC', HOLD_STOP_C) }}; hot glass.
     </p>
   </div>
 </template>

@@ -5,7 +5,7 @@ import { useAnswer } from '../../composables/useAnswer.ts';
 import { useLinked } from '../../composables/useLinked.ts';
 import { useReader } from '../../composables/useReader.ts';
 
-const { show } = useReader();
+const { show, number } = useReader();
 const given = useLinked({ gas: 2.4, at: 5, abv: 9 });
 const found = useAnswer(() => {
   const { gas, at, abv } = given;
@@ -28,7 +28,7 @@ const found = useAnswer(() => {
         <span>Set the regulator to</span><b class="big">{{ show('bar', found.answer.bar) }}</b>
       </p>
       <p>
-        <span>the same in psi</span><b>{{ psiOf(found.answer.bar).toFixed(0) }} psi</b>
+        <span>the same in psi</span><b>{{ number(psiOf(found.answer.bar), 0) }} psi</b>
       </p>
       <p v-for="row in found.answer.table" :key="row.tempC">
         <span>at {{ show('tempC', row.tempC) }}</span

@@ -8,7 +8,7 @@ import { useLinked } from '../../composables/useLinked.ts';
 import { useReader } from '../../composables/useReader.ts';
 import { usePractice } from '../../stores/practice.ts';
 
-const { show } = useReader();
+const { show, number } = useReader();
 const given = useLinked({
   sg: 1.048,
   t: 30,
@@ -51,7 +51,7 @@ const thinned = useAnswer(() =>
         ><b class="big">{{ show('sg', hydrometer.answer.sg) }} ± {{ show('sg', hydrometer.answer.plusMinus) }}</b>
       </p>
       <p>
-        <span>as sugar by weight</span><b>{{ hydrometer.answer.brix.toFixed(1) }} °Bx</b>
+        <span>as sugar by weight</span><b>{{ number(hydrometer.answer.brix, 1) }} °Bx</b>
       </p>
       <p>
         <span>as sugar in a liter, unfermented</span><b>{{ show('gPerL', hydrometer.answer.gPerL) }}</b>
@@ -59,7 +59,7 @@ const thinned = useAnswer(() =>
     </div>
     <p class="small quiet">
       Density of water after Kell, glass after NBS Circular 440. A warm sample reads low; sugar and alcohol expand a little more than water,
-      hence the ± above 20 °C.
+      hence the ± above {{ show('tempC', 20) }}.
     </p>
     <h2>Refractometer, before fermentation</h2>
     <div class="given"><QuantityField v-model="given.bx" kind="brix" label="it reads" /></div>

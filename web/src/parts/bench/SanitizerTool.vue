@@ -5,7 +5,7 @@ import { useAnswer } from '../../composables/useAnswer.ts';
 import { useLinked } from '../../composables/useLinked.ts';
 import { useReader } from '../../composables/useReader.ts';
 
-const { show } = useReader();
+const { show, number } = useReader();
 const given = useLinked({ dose: 0.03, per: 20, make: 5 });
 const found = useAnswer(() => {
   const { dose, per, make } = given;
@@ -23,7 +23,7 @@ const found = useAnswer(() => {
     <p v-if="found.refusal !== ''" class="refusal">{{ found.refusal }}</p>
     <div v-if="found.answer !== null" class="pairs" data-test="answer">
       <p>
-        <span>Of the product</span><b class="big">{{ found.answer.concentrateMl.toFixed(1) }} ml</b>
+        <span>Of the product</span><b class="big">{{ number(found.answer.concentrateMl, 1) }} ml</b>
       </p>
       <p>
         <span>Water</span><b>{{ show('volumeL', found.answer.waterL) }}</b>

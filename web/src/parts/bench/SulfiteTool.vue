@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import {
   BOUND_SHARE,
+  HIGHEST_PH_FOR_SULFITE,
   MOLECULAR_TARGET,
+  SULFITE_PK,
   SULFITE_SALTS,
   USUAL_TABLET_G,
   freeSo2NeededMgPerL,
@@ -16,7 +18,7 @@ import { useAnswer } from '../../composables/useAnswer.ts';
 import { useLinked } from '../../composables/useLinked.ts';
 import { useReader } from '../../composables/useReader.ts';
 
-const { show } = useReader();
+const { show, number } = useReader();
 const given = useLinked({
   v: 5,
   ph: 3.5,
@@ -69,10 +71,12 @@ const found = useAnswer(() => {
     <p v-if="found.refusal !== ''" class="refusal">{{ found.refusal }}</p>
     <div v-if="found.answer !== null" class="pairs" data-test="answer">
       <p>
-        <span>Free SO₂ wanted, by the usual pK 1.81</span><b>{{ show('mgPerL', found.answer.needed) }}</b>
+        <span>Free SO₂ wanted, by the usual pK {{ number(SULFITE_PK, 2) }}</span
+        ><b>{{ show('mgPerL', found.answer.needed) }}</b>
       </p>
       <p>
-        <span>by the pK in this alcohol at 20 °C</span><b>{{ show('mgPerL', found.answer.inMead) }}</b>
+        <span>by the pK in this alcohol at {{ show('tempC', 20) }}</span
+        ><b>{{ show('mgPerL', found.answer.inMead) }}</b>
       </p>
       <p v-for="each in found.answer.salts" :key="each.salt">
         <span>{{ each.salt }} metabisulfite</span><b class="big">{{ show('massG', each.grams) }}</b>
@@ -80,16 +84,17 @@ const found = useAnswer(() => {
       <p>
         <span>in tablets</span
         ><b
-          >{{ found.answer.tablets.exact.toFixed(2) }}; {{ found.answer.tablets.whole }} bring
+          >{{ number(found.answer.tablets.exact, 2) }}; {{ found.answer.tablets.whole }} bring
           {{ show('mgPerL', found.answer.tablets.bringMgPerL) }}</b
         >
       </p>
       <p>
-        <span>of the stock solution</span><b>{{ found.answer.ml.toFixed(1) }} ml</b>
+        <span>of the stock solution</span><b>{{ number(found.answer.ml, 1) }} ml</b>
       </p>
     </div>
     <p class="caution">
-      Fumes bite: window open, and not at all with asthma. Above pH 3.8 lower the pH first. The label says “contains sulfites”.
+      Fumes bite: window open, and not at all with asthma. Above pH {{ number(HIGHEST_PH_FOR_SULFITE, 1) }} lower the pH first. The label
+      says “contains sulfites”.
     </p>
   </div>
 </template>

@@ -5,7 +5,9 @@ import type { MassUnit, VolumeUnit } from '@hollow-bell/core/quantities';
 import QuantityField from '../fields/QuantityField.vue';
 import { useAnswer } from '../../composables/useAnswer.ts';
 import { useLinked } from '../../composables/useLinked.ts';
+import { useReader } from '../../composables/useReader.ts';
 
+const { number } = useReader();
 const given = useLinked({ m: 1000, v: 3.785411784, t: 20, sg: 1.1 });
 const tidy = (value: number): string => value.toLocaleString(undefined, { maximumSignificantDigits: 6 });
 const masses = Object.keys(GRAMS_PER) as MassUnit[];
@@ -43,7 +45,7 @@ const sugar = useAnswer(() =>
       <QuantityField v-model="given.sg" kind="sg" label="gravity of a must" />
       <template v-if="sugar.answer !== null">
         <p class="line">
-          <span>°Bx</span><b>{{ sugar.answer.brix.toFixed(2) }}</b>
+          <span>°Bx</span><b>{{ number(sugar.answer.brix, 2) }}</b>
         </p>
         <p class="line">
           <span>g/L of sugar</span><b>{{ tidy(Math.round(sugar.answer.gPerL)) }}</b>
@@ -55,7 +57,7 @@ const sugar = useAnswer(() =>
 
 <style scoped>
 .units {
-  grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(min(200px, 100%), 1fr));
   gap: 16px 36px;
 }
 

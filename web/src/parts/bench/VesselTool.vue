@@ -10,7 +10,7 @@ import { useAnswer } from '../../composables/useAnswer.ts';
 import { useLinked } from '../../composables/useLinked.ts';
 import { useReader } from '../../composables/useReader.ts';
 
-const { show } = useReader();
+const { show, number } = useReader();
 const given = useLinked({ shape: 'carboy', brim: 10.8, v: 7.5, fruit: 0 });
 const SHAPES = (['jug', 'carboy', 'bucket', 'keg'] as const).map((value) => ({ value, label: value }));
 const HEIGHT_PX = 260;
@@ -49,7 +49,7 @@ const found = useAnswer(() => {
             ><b class="big">{{ show('volumeL', found.answer.fill.headspaceL) }}, {{ show('percent', found.answer.fill.headspacePct) }}</b>
           </p>
           <p>
-            <span>Stands at</span><b>{{ found.answer.levelCm.toFixed(1) }} cm</b>
+            <span>Stands at</span><b>{{ number(found.answer.levelCm, 1) }} cm</b>
           </p>
         </template>
         <p>
@@ -67,5 +67,12 @@ const found = useAnswer(() => {
   grid-template-columns: auto minmax(0, 1fr);
   gap: 30px;
   align-items: end;
+}
+
+@media (max-width: 720px) {
+  .with-drawing {
+    grid-template-columns: minmax(0, 1fr);
+    gap: 12px;
+  }
 }
 </style>

@@ -168,14 +168,14 @@ header {
 
 .product {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(190px, 240px));
+  grid-template-columns: repeat(auto-fit, minmax(min(190px, 100%), 240px));
   gap: 4px 22px;
   align-items: end;
 }
 
 ol {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(260px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(min(260px, 100%), 1fr));
   gap: 2px 26px;
 }
 

@@ -53,7 +53,7 @@ const WHERE = [
 <style scoped>
 .fields {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(min(150px, 100%), 1fr));
   gap: 8px 22px;
   padding: 10px 0 4px;
 }

@@ -104,7 +104,7 @@ const pressure = computed(() =>
 <style scoped>
 .contents {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(230px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(min(230px, 100%), 1fr));
   gap: 8px 48px;
 }
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { containerOf } from '@hollow-bell/core/carbonate';
+import { colorsOf } from '@hollow-bell/core/record';
 import { useElementSize } from '@vueuse/core';
 import { computed, useTemplateRef } from 'vue';
 import { useBottlingHere } from '../../composables/useBottling.ts';
@@ -16,14 +17,7 @@ import { silhouetteOf } from './silhouette.ts';
 const store = useBatch();
 const { show } = useReader();
 const { isSparkling, where, counts, crate, awaits, fillWith, gramsFor, piecesFor } = useBottlingHere();
-const color = computed(() =>
-  liquidColor(
-    store.ledger.history.pours
-      .filter(({ family }) => ['fruit', 'juice', 'honey'].includes(family))
-      .toSorted((a, b) => Number(a.family === 'honey') - Number(b.family === 'honey'))
-      .map(({ name }) => name),
-  ),
-);
+const color = computed(() => liquidColor(colorsOf(store.ledger)));
 const floor = useTemplateRef<HTMLElement>('floor');
 const { width } = useElementSize(floor);
 /** So many of a kind are drawn; those behind bars need fewer. */
@@ -146,6 +140,21 @@ const scale = computed(() => {
     grid-template-rows: auto auto;
     align-self: start;
     width: auto;
+  }
+}
+
+@media (max-width: 260px) {
+  .crate {
+    grid-template-columns: minmax(0, 1fr);
+  }
+
+  .kind {
+    min-width: 0;
+  }
+
+  .count {
+    flex-wrap: wrap;
+    white-space: normal;
   }
 }
 </style>

@@ -10,7 +10,7 @@ const props = defineProps<{
 }>();
 /** Volumes wanted: the handle and the field are one value. */
 const wanted = defineModel<number>({ required: true });
-const { show } = useReader();
+const { show, number } = useReader();
 
 const TOP = 16;
 const HEIGHT = 262;
@@ -97,7 +97,7 @@ function key(event: KeyboardEvent): void {
     <rect class="made" :x="X" :y="y(fan.planned)" :width="WIDE" :height="Math.max(0, y(residual) - y(fan.planned))" />
     <circle v-for="(bubble, i) in bubbles" :key="i" class="bubble" :cx="bubble.x" :cy="bubble.y" :r="bubble.r" />
     <path class="wall" :d="`M${X} ${TOP - 10}V${y(0)}H${X + WIDE}V${TOP - 10}`" />
-    <text class="in" :x="X + WIDE / 2" :y="y(0) - 8">{{ residual.toFixed(2) }}</text>
+    <text class="in" :x="X + WIDE / 2" :y="y(0) - 8">{{ number(residual, 2) }}</text>
     <path class="fan two" :d="`M${X + WIDE} ${y(fan.planned)}L${X + WIDE + 46} ${y(fan.two)}V${y(fan.planned)}Z`" />
     <path class="fan one" :d="`M${X + WIDE} ${y(fan.planned)}L${X + WIDE + 46} ${y(fan.one)}V${y(fan.planned)}Z`" />
     <g v-for="mark in ratings" :key="mark.name" :class="{ barred: mark.isBarred }">
@@ -110,7 +110,7 @@ function key(event: KeyboardEvent): void {
     <g v-for="slip in slips" :key="slip.id">
       <path class="lead" :d="`M${X + WIDE + 46} ${slip.at}l8 ${slip.y - slip.at}`" />
       <text class="slip" :class="slip.id" :x="X + WIDE + 57" :y="slip.y + 4">
-        <tspan>{{ slip.volumes.toFixed(1) }}</tspan>
+        <tspan>{{ number(slip.volumes, 1) }}</tspan>
         {{ slip.told }}
       </text>
     </g>

@@ -15,7 +15,7 @@ import WhenField from '../fields/WhenField.vue';
 const emit = defineEmits<{ bottles: [] }>();
 const store = useBatch();
 const shelf = useShelf();
-const { show, tell } = useReader();
+const { show, tell, number } = useReader();
 const { refusal, busy, attempt, blocked } = useAttempt();
 const volumes = ref<number | null>(GAS_STYLES.find(({ id }) => id === 'lively')?.usual ?? 2.4);
 const atC = ref<number | null>(5);
@@ -64,7 +64,7 @@ function record(): Promise<boolean> {
     <p v-if="setting.refusal !== ''" class="refusal">{{ setting.refusal }}</p>
     <p v-if="setting.answer !== null" class="set" data-test="keg-pressure">
       Set <b class="big">{{ show('bar', setting.answer) }}</b>
-      <span class="quiet">({{ psiOf(setting.answer).toFixed(0) }} psi), for {{ gasStyleOf(volumes ?? 0).name }}</span>
+      <span class="quiet">({{ number(psiOf(setting.answer), 0) }} psi), for {{ gasStyleOf(volumes ?? 0).name }}</span>
     </p>
     <table class="small">
       <caption class="quiet">
@@ -105,7 +105,7 @@ function record(): Promise<boolean> {
 
 .fields {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(min(150px, 100%), 1fr));
   gap: 8px 22px;
 }
 

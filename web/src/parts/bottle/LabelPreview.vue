@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { LabelGrid, LaidLabel } from '@hollow-bell/core/bottle';
 import { ref, watch } from 'vue';
-import { codeOf } from './codeOf.ts';
+import { codeOf } from '../figures/codeOf.ts';
 
 /** A label at its true size, as far as the screen keeps its millimeters. */
 const props = defineProps<{ laid: LaidLabel; grid: LabelGrid; opens: string; picture: string | null }>();

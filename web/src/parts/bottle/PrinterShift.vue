@@ -29,7 +29,7 @@ const emit = defineEmits<{ test: [] }>();
 <style scoped>
 .row {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(120px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(min(120px, 100%), 1fr));
   gap: 6px 18px;
   align-items: end;
 }

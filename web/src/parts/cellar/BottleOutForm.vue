@@ -81,7 +81,7 @@ async function write(): Promise<void> {
 <style scoped>
 .out {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(120px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(min(120px, 100%), 1fr));
   gap: 6px 16px;
   align-items: end;
 }

@@ -103,7 +103,7 @@ async function write(): Promise<void> {
 
 .row {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(130px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(min(130px, 100%), 1fr));
   gap: 6px 18px;
 }
 

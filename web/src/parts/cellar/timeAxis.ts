@@ -1,3 +1,4 @@
+import { shownDate } from '@hollow-bell/tell';
 import { DAY_MS } from '@hollow-bell/core/quantities';
 
 /** One axis for all shelves: the last year and the next are wide, what lies beyond is drawn closer. */
@@ -33,7 +34,7 @@ export function timeAxis(fromAt: number, now: number, toAt: number, width: numbe
   ) {
     const at = month.getTime();
     if (month.getMonth() === 0) years.push({ x: x(at), year: month.getFullYear() });
-    if (at < breakAt) months.push({ x: x(at), letter: month.toLocaleDateString(locale, { month: 'narrow' }) });
+    if (at < breakAt) months.push({ x: x(at), letter: shownDate(month.getTime(), { month: 'narrow' }, { locale }) });
   }
   const spaced = years.reduce<TimeAxis['years']>(
     (kept, each) =>

@@ -13,7 +13,9 @@ import SentenceText from '../figures/SentenceText.vue';
 
 /** Finings by charge: the packet's dose first, a trial in glasses, what it strips and what the label must say. */
 const store = useBatch();
-const { show, tell } = useReader();
+const { show, tell, number } = useReader();
+/** As it stands in the table, with no more decimals than it has. */
+const plain = (value: number): string => number(value, Math.min(3, String(value).split('.')[1]?.length ?? 0));
 const { refusal, busy, attempt, blocked } = useAttempt();
 const chosenId = ref<FiningTold['id']>('bentonite');
 const fining = computed(() => FININGS.find(({ id }) => id === chosenId.value) as FiningTold);
@@ -27,7 +29,7 @@ const gas = computed(() => gasBeforeFining(store.ledger));
 const settling = computed(() => finedUntil(store.ledger));
 /** Of a trial, in 100 ml. */
 const trialTold = (perL: number): string =>
-  perL === 0 ? 'none' : fining.value.unit === 'ml' ? `${(perL / 10).toFixed(3)} ml` : `${Math.round(100 * perL)} mg`;
+  perL === 0 ? 'none' : fining.value.unit === 'ml' ? `${number(perL / 10, 3)} ml` : `${Math.round(100 * perL)} mg`;
 const days = ({ low, high }: { low: number; high: number }): string => `${low} to ${high} days`;
 function give(): Promise<boolean> {
   const event: EventContent = { kind: 'fining', payload: { fining: chosenId.value, name: chosenId.value, massG: grams.value } };
@@ -59,21 +61,21 @@ function give(): Promise<boolean> {
     </div>
     <div class="told">
       <p>
-        Takes {{ fining.takes }}. {{ fining.madeUp }}
+        Takes {{ fining.takes }}. <SentenceText :sentence="fining.madeUp" />
         <span class="quiet">Strips: {{ fining.strips }}. Clears in {{ days(fining.clearsDays) }}.</span>
       </p>
       <p v-if="fining.allergen !== null" class="caution">Label: {{ fining.allergen }}.</p>
       <p v-if="fining.isAnimal" class="small quiet">From an animal: say so to vegans.</p>
       <p class="small">
-        Usual: {{ fining.gPerL.low }} to {{ fining.gPerL.high }} {{ fining.unit }}/L; the packet’s own dose comes first. In glasses of 100
-        ml first:
+        Usual: {{ plain(fining.gPerL.low) }} to {{ plain(fining.gPerL.high) }} {{ fining.unit }}/L; the packet’s own dose comes first. In
+        glasses of 100 ml first:
         <b v-for="glass in trialGlasses(fining)" :key="glass" class="trial">{{ trialTold(glass) }}</b>
         overnight.
       </p>
       <div class="deeds">
         <QuantityField v-model="packet" kind="gramsPerL" label="by the packet" :limits="{ low: 0, high: 5 }" class="packet" />
         <el-button type="primary" :loading="busy" :disabled="blocked || grams <= 0" @click="give">
-          Gave {{ fining.unit === 'ml' ? `${grams.toFixed(1)} ml` : show('massG', grams) }}
+          Gave {{ fining.unit === 'ml' ? `${number(grams, 1)} ml` : show('massG', grams) }}
         </el-button>
       </div>
     </div>

@@ -74,6 +74,7 @@ const pectin = (strings: boolean): Promise<boolean> => {
 
 .seen {
   display: flex;
+  flex-wrap: wrap;
   gap: 18px;
 }
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { closeGap, waysInto } from '@hollow-bell/core/clear';
 import type { RackInto } from '@hollow-bell/core/clear';
-import { eventSentence, honeysPoured, othersPoured } from '@hollow-bell/core/record';
+import { colorsOf, eventSentence } from '@hollow-bell/core/record';
 import type { EventContent } from '@hollow-bell/core/record';
 import { sectionOf } from '@hollow-bell/core/vessel';
 import { useElementSize } from '@vueuse/core';
@@ -30,7 +30,7 @@ const movesL = computed(() => Math.max(0, presentL.value - (staysL.value ?? USUA
 const ways = computed<RackInto[]>(() => (movesL.value > 0.05 ? waysInto(free.value, movesL.value).slice(0, MOST_SHOWN) : []));
 const chosen = ref(0);
 const way = computed(() => ways.value[Math.min(chosen.value, ways.value.length - 1)]);
-const color = computed(() => liquidColor([...othersPoured(store.ledger), ...honeysPoured(store.ledger)].map(({ name }) => name)));
+const color = computed(() => liquidColor(colorsOf(store.ledger)));
 const floor = ref<HTMLElement | null>(null);
 const { width } = useElementSize(floor);
 const TALLEST_PX = 190;

@@ -90,7 +90,7 @@ function give(grams: readonly (number | null)[]): void {
         @click="give(dose.parts.map(({ massG }) => weighedG(massG, dose.scaleG)))"
         >Fed {{ show('massG', totalG) }}</el-button
       >
-      <el-button @click="begin">Otherwise</el-button>
+      <el-button @click="begin">Another amount</el-button>
     </span>
     <DegasFirst v-if="dose.state === 'due' && totalG >= LEAST_DOSE_G" />
     <form v-if="otherwise" class="other" @submit.prevent="give(amounts)">

@@ -27,7 +27,7 @@ const props = defineProps<{ volumeL?: number; busy?: boolean; blocked?: boolean 
 const trial = defineModel<PhTrial>({ required: true });
 const emit = defineEmits<{ give: [salt: BaseSalt, massG: number] }>();
 
-const { show } = useReader();
+const { show, number } = useReader();
 const WAYS = [
   { value: 'trial', label: 'a trial in a glass' },
   { value: 'points', label: 'two pH readings' },
@@ -85,7 +85,7 @@ const firstG = computed(() => Math.round((found.value.answer?.firstG ?? 0) * 100
     </p>
     <p class="caution">
       It foams: a little at a time, slowly. Half first, stir, wait an hour, read again, then the rest by what it reads. Not above pH
-      {{ HIGHEST_PH }}: spoilage has it easier there, and sulfite does little.
+      {{ number(HIGHEST_PH, 1) }}: spoilage has it easier there, and sulfite does little.
     </p>
   </div>
 </template>
@@ -98,7 +98,7 @@ const firstG = computed(() => Math.round((found.value.answer?.firstG ?? 0) * 100
 
 .given {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(min(150px, 100%), 1fr));
   gap: 8px 18px;
 }
 </style>

@@ -92,7 +92,7 @@ const setHours = (): Promise<boolean> => attempt(() => change({ ownHours: readDo
 <style scoped>
 .schools {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(min(150px, 100%), 1fr));
   gap: 8px 18px;
 }
 

@@ -103,7 +103,7 @@ function stair(steps: { hour: number; mgPerL: number }[]): string {
 <style scoped>
 .compare {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(170px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(min(170px, 100%), 1fr));
   gap: 12px 26px;
 }
 

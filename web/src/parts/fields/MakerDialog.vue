@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useTemplateRef } from 'vue';
 
+defineOptions({ inheritAttrs: false });
 /** A dialog that takes the keys: its first field has them as soon as it stands open. */
 const open = defineModel<boolean>({ default: true });
 defineProps<{ title: string; width: string }>();
@@ -12,7 +13,10 @@ const begin = (): void => body.value?.querySelector<HTMLElement>(FIRST)?.focus()
 </script>
 
 <template>
-  <el-dialog v-model="open" :title="title" :width="width" :lock-scroll="false" @opened="begin" @close="emit('close')">
-    <div ref="body"><slot /></div>
-  </el-dialog>
+  <!-- A header of a section is no header of the page. -->
+  <section>
+    <el-dialog v-bind="$attrs" v-model="open" :title="title" :width="width" :lock-scroll="false" @opened="begin" @close="emit('close')">
+      <div ref="body"><slot /></div>
+    </el-dialog>
+  </section>
 </template>

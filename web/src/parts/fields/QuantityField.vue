@@ -1,15 +1,7 @@
 <script setup lang="ts">
-import {
-  FIELD_KINDS,
-  SHOWN_UNITS,
-  TypedRefusal,
-  UNIT_SYMBOL,
-  celsiusToF,
-  massFromG,
-  readField,
-  volumeFromL,
-} from '@hollow-bell/core/quantities';
+import { FIELD_KINDS, SHOWN_UNITS, TypedRefusal, UNIT_SYMBOL, readField } from '@hollow-bell/core/quantities';
 import type { FieldKind, Limits, Offer, UnitSystem } from '@hollow-bell/core/quantities';
+import { fieldText } from '@hollow-bell/tell';
 import { computed, ref, useId, watch } from 'vue';
 import { useGuardedField } from '../../composables/useFormGuard.ts';
 import { useReader } from '../../composables/useReader.ts';
@@ -54,17 +46,8 @@ const unit = computed(() => {
   return props.kind === 'money' ? house.practice.currency : FIELD_KINDS[props.kind].unit;
 });
 
-function written(value: number | null): string {
-  if (value === null) return '';
-  const { mass, volume, temp } = shownUnits.value;
-  const decimals = (n: number, digits: number): string =>
-    n.toLocaleString(undefined, { minimumFractionDigits: digits, maximumFractionDigits: digits, useGrouping: false });
-  if (props.kind === 'mass') return decimals(massFromG(value, mass), 2);
-  if (props.kind === 'smallMass') return decimals(value, value < 10 ? 2 : 1);
-  if (props.kind === 'volume') return decimals(volumeFromL(value, volume), 2);
-  if (props.kind === 'temp') return decimals(temp === 'f' ? celsiusToF(value) : value, 1);
-  return decimals(value, FIELD_KINDS[props.kind].digits);
-}
+const written = (value: number | null): string =>
+  value === null ? '' : fieldText(props.kind, value, { units: units.value, locale: typedBy.value.locale });
 
 /** What stands there that the form did not take: it is kept, not put back. */
 const isTaken = (): boolean =>

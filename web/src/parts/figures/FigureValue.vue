@@ -88,4 +88,11 @@ const spread = computed(() => (isMostlyDoubt.value ? '' : range(props.kind, prop
   grid-area: range;
   text-align: right;
 }
+
+@media (max-width: 260px) {
+  .press {
+    grid-template-columns: minmax(0, 1fr);
+    grid-template-areas: 'label' 'value' 'bar' 'range';
+  }
+}
 </style>

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import type { LogEntry } from '@hollow-bell/core/record';
-import { ref } from 'vue';
+import { computed, ref } from 'vue';
 import AmendDialog from './AmendDialog.vue';
 import BatchDeeds from './BatchDeeds.vue';
 import BatchLife from './BatchLife.vue';
 import SentenceText from '../figures/SentenceText.vue';
 import { useReader } from '../../composables/useReader.ts';
-import { eventSentence } from '@hollow-bell/core/record';
+import { eventSentence, misdated } from '@hollow-bell/core/record';
 import { useBatch } from '../../stores/batch.ts';
 
 /** Where the batch cannot be reckoned there is nothing to do but to mend its record. */
@@ -15,18 +15,38 @@ defineProps<{ onlyLog?: boolean }>();
 const store = useBatch();
 const { show, tell } = useReader();
 const correcting = ref<LogEntry | null>(null);
+const doubted = computed(() => new Set(misdated(store.batch?.events ?? []).map(({ id }) => id)));
+/** A short log is read faster than it is searched. */
+const FINDS_FROM = 9;
+const sought = ref('');
+const found = computed(() => {
+  const words = sought.value.trim().toLowerCase();
+  return words === '' ? store.log : store.log.filter(({ standing }) => tell(eventSentence(standing)).toLowerCase().includes(words));
+});
+const isMisdated = (entry: LogEntry): boolean => doubted.value.has(entry.first.id);
 const isUnexplained = (entry: LogEntry): boolean =>
   store.unreckoned === null &&
   store.ledger.history.readings.some((reading) => reading.eventId === entry.first.id && reading.verdict === 'unexplained');
 </script>
 
 <template>
-  <aside class="log">
-    <h2>Log</h2>
+  <aside id="log" class="log">
+    <h2 tabindex="-1">Log</h2>
     <BatchDeeds v-if="onlyLog !== true" />
     <p v-if="store.log.length === 0" class="quiet">Nothing has happened yet.</p>
+    <p v-else class="small quiet">Press an entry to correct it, or to take it back.</p>
+    <input
+      v-if="store.log.length >= FINDS_FROM"
+      v-model="sought"
+      type="search"
+      class="line-input"
+      maxlength="80"
+      placeholder="find in the log"
+      aria-label="Find in the log"
+    />
+    <p v-if="found.length === 0 && store.log.length > 0" class="quiet" role="status">No entry says “{{ sought.trim() }}”.</p>
     <ol>
-      <li v-for="entry in store.log" :key="entry.first.id" :class="{ withdrawn: entry.withdrawn }">
+      <li v-for="entry in found" :key="entry.first.id" :class="{ withdrawn: entry.withdrawn }">
         <span class="small quiet">{{ show('when', entry.standing.happenedAt) }}</span>
         <button type="button" class="entry" :aria-label="`Correct: ${tell(eventSentence(entry.standing))}`" @click="correcting = entry">
           <SentenceText :sentence="eventSentence(entry.standing)" />
@@ -35,6 +55,9 @@ const isUnexplained = (entry: LogEntry): boolean =>
         <span v-else-if="entry.standing !== entry.first" class="small quiet was"
           >was: <SentenceText :sentence="eventSentence(entry.first)"
         /></span>
+        <span v-if="isMisdated(entry)" class="small refusal"
+          >dated after what was written down later: the clock had jumped; correct its date</span
+        >
         <span v-if="isUnexplained(entry)" class="small refusal">cannot be right as it stands; the ledger does not follow it</span>
       </li>
     </ol>

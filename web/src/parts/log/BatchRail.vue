@@ -1,32 +1,32 @@
 <script setup lang="ts">
 import { STATIONS } from '@hollow-bell/core/rounds';
 import type { Knot, Station } from '@hollow-bell/core/rounds';
-import { computed } from 'vue';
+import { computed, useTemplateRef, watch } from 'vue';
+import { STATION_NAMES } from '../../placeNames.ts';
 
 const props = defineProps<{ batchId: string; states: Record<Station, Knot> | null; here: Station; isNew?: boolean }>();
 
-const NAMES: Record<Station, string> = {
-  formulate: 'Formulate',
-  pitch: 'Pitch',
-  feed: 'Feed',
-  watch: 'Watch',
-  clear: 'Clear',
-  stabilize: 'Stabilize',
-  sweeten: 'Sweeten',
-  bottle: 'Bottle',
-  taste: 'Taste',
-};
+/** On a phone the rope is longer than the screen: where one stands is in sight. */
+const rope = useTemplateRef<HTMLElement>('rope');
+watch(
+  [rope, () => props.here],
+  () => {
+    const [on, knot] = [rope.value, rope.value?.querySelector<HTMLElement>('.here')];
+    if (on !== null && knot) on.scrollLeft = knot.offsetLeft - (on.clientWidth - knot.offsetWidth) / 2;
+  },
+  { flush: 'post' },
+);
 const TOLD: Record<Knot, string> = { done: 'done', half: 'begun', now: 'now', ahead: 'ahead', passed: 'passed by' };
 const knots = computed(() =>
   STATIONS.map((station) => {
     const state: Knot = props.states?.[station] ?? (station === 'formulate' ? 'now' : 'ahead');
-    return { station, name: NAMES[station], state, told: TOLD[state] };
+    return { station, name: STATION_NAMES[station], state, told: TOLD[state] };
   }),
 );
 </script>
 
 <template>
-  <nav class="rail no-print" aria-label="Stations of this batch">
+  <nav ref="rope" class="rail no-print" aria-label="Stations of this batch" :tabindex="isNew ? 0 : undefined">
     <ol>
       <li v-for="knot in knots" :key="knot.station" :class="[knot.state, { here: knot.station === here }]">
         <component

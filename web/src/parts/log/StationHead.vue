@@ -4,8 +4,10 @@ import { isAllBottled } from '@hollow-bell/core/record';
 import { computed } from 'vue';
 import { useReader } from '../../composables/useReader.ts';
 import { useBatch } from '../../stores/batch.ts';
+import { usePad } from '../../stores/pad.ts';
 
 const store = useBatch();
+const pad = usePad();
 const { show } = useReader();
 /** Batches that it shares a past with: where it came from, what was split off with it, what was split off it. */
 const kin = computed(() =>
@@ -37,6 +39,7 @@ const about = computed(() => {
     <h1>{{ store.batch?.name }}</h1>
     <span class="beside">{{ about }}</span>
     <span class="quiet"><slot /></span>
+    <el-button v-if="store.batch !== null" class="reads no-print" @click="pad.open(store.batch.id)">Read</el-button>
     <p v-if="kin.length > 0" class="kin small quiet">
       <span v-for="{ id, name, as } in kin" :key="id"
         >{{ as }} <RouterLink :to="{ name: 'batch', params: { id } }">{{ name }}</RouterLink></span
@@ -46,6 +49,16 @@ const about = computed(() => {
 </template>
 
 <style scoped>
+.reads {
+  align-self: center;
+}
+
+@media (max-width: 720px) {
+  .reads {
+    display: none;
+  }
+}
+
 .kin {
   display: flex;
   flex-wrap: wrap;

@@ -1,25 +1,28 @@
 <script setup lang="ts">
+import { computed } from 'vue';
+import { useReader } from '../../composables/useReader.ts';
 import type { Practice } from '@hollow-bell/contract';
 import { USUALLY_PER_DAY } from '@hollow-bell/core/rounds';
 
+const { show, number } = useReader();
 const practice = defineModel<Practice>({ required: true });
 const change = (over: Partial<Practice>): void => {
   practice.value = { ...practice.value, ...over };
 };
-const FRUIT = [
-  { id: 'sulfite', name: 'Sulfite and wait', says: '50 mg/L in the must, a day before the yeast.' },
-  { id: 'pasteurize', name: 'Pasteurize the purée', says: '71 °C all through, a minute, then cool.' },
-  { id: 'none', name: 'Neither', says: 'Clean fruit, a strong start, and luck.' },
-] as const;
+const FRUIT = computed(() => [
+  { id: 'sulfite' as const, name: 'Sulfite and wait', says: '50 mg/L in the must, a day before the yeast.' },
+  { id: 'pasteurize' as const, name: 'Pasteurize the purée', says: `${show('tempC', 71)} all through, a minute, then cool.` },
+  { id: 'none' as const, name: 'Neither', says: 'Clean fruit, a strong start, and luck.' },
+]);
 const PITCH = [
   { id: 'rehydrate', name: 'Rehydrate', says: 'In warm water, then must in parts.' },
   { id: 'sprinkle', name: 'Sprinkle dry', says: 'On the must, as it is.' },
 ] as const;
-const SCALES = [
-  { g: 0.01, name: 'For salts', says: 'tells 0.01 g apart' },
-  { g: 0.1, name: 'Fine', says: 'tells 0.1 g apart' },
-  { g: 1, name: 'Kitchen', says: 'whole grams; less is left to a spoon' },
-] as const;
+const SCALES = computed(() => [
+  { g: 0.01 as const, name: 'For salts', says: `tells ${number(0.01, 2)} g apart` },
+  { g: 0.1 as const, name: 'Fine', says: `tells ${number(0.1, 1)} g apart` },
+  { g: 1 as const, name: 'Kitchen', says: 'whole grams; less is left to a spoon' },
+]);
 const DEGAS = [
   { perDay: 1, name: 'Once a day', says: 'Gas off the yeast, and oxygen early.' },
   { perDay: 2, name: 'Twice a day', says: 'Morning and evening, for seven days.' },

@@ -102,7 +102,7 @@ const shownReach = (hold: Hold, value: number): string => {
 
 .held {
   display: grid;
-  grid-template-columns: 1fr 116px;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 116px);
   align-items: center;
   padding-left: 10px;
   border: 1px solid var(--bronze);

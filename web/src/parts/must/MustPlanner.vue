@@ -73,7 +73,8 @@ onKeyStroke(['z', 'Z'], (event) => {
 <template>
   <section class="must" @focusin="isAmount($event) && draft.typing()" @focusout="draft.typed()">
     <header class="bench-head">
-      <h1><input v-model="batchName" class="name" placeholder="Name this mead" aria-label="Name of the batch" maxlength="80" /></h1>
+      <h1 class="visually-hidden">{{ batchName.trim() || 'A new mead' }}</h1>
+      <input v-model="batchName" class="name" placeholder="Name this mead" aria-label="Name of the batch" maxlength="80" />
       <span class="beside">not yet mixed</span>
       <span class="style" data-test="style"
         >{{ show('percent', 100 * style.honeyShare) }} of the sugar is honey’s: <b>{{ style.name }}</b></span

@@ -176,4 +176,11 @@ const toggleLock = (): void => emit('change', { lock: props.line.lock === 'free'
     grid-template-columns: 15px minmax(0, 1fr) 104px 44px;
   }
 }
+
+@media (max-width: 260px) {
+  .row {
+    grid-template-columns: 8px minmax(0, 1fr) 74px 32px;
+    gap: 0 4px;
+  }
+}
 </style>

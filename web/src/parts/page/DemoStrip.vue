@@ -3,10 +3,10 @@ import { leaveDemo } from '../../cellar.ts';
 </script>
 
 <template>
-  <p class="strip small no-print">
+  <aside class="strip small no-print" aria-label="The demo">
     A made-up cellar to look around in: write what you like, nothing of your own is here.
     <button type="button" class="link" @click="leaveDemo">Leave the demo</button>
-  </p>
+  </aside>
 </template>
 
 <style scoped>

@@ -9,6 +9,16 @@ defineProps<{ acrossBatches?: boolean }>();
 
 const typed = ref('');
 const isUsed = ref(false);
+/** Enter was pressed before what reads the line had come: it is written as soon as it is understood. */
+const isEntered = ref(false);
+function save(): void {
+  isEntered.value = reading.value === null;
+  void reading.value?.save();
+}
+function forget(): void {
+  isEntered.value = false;
+  reading.value?.forget();
+}
 const field = ref<HTMLInputElement | null>(null);
 const reading = useTemplateRef<{ save: () => Promise<void>; enter: (event: Event) => void; forget: () => void }>('reading');
 
@@ -25,7 +35,7 @@ useSingleKeys(['dip'], () => field.value?.focus());
 </script>
 
 <template>
-  <form class="dip no-print" @submit.prevent="reading?.save()">
+  <form class="dip no-print" @submit.prevent="save">
     <label class="line">
       <b>Dip line</b>
       <input
@@ -39,13 +49,20 @@ useSingleKeys(['dip'], () => field.value?.focus());
         maxlength="400"
         aria-label="Dip line"
         @focus="isUsed = true"
-        @input="reading?.forget()"
+        @input="forget"
         @keydown.esc="typed = ''"
         @keydown.enter="reading?.enter($event)"
       />
       <kbd>/</kbd>
     </label>
-    <DipReading v-if="isUsed" ref="reading" v-model="typed" :across-batches="acrossBatches === true" @pressed="goOn" />
+    <DipReading
+      v-if="isUsed"
+      ref="reading"
+      v-model="typed"
+      :across-batches="acrossBatches === true"
+      :is-entered="isEntered"
+      @pressed="goOn"
+    />
   </form>
 </template>
 
@@ -53,6 +70,7 @@ useSingleKeys(['dip'], () => field.value?.focus());
 .dip {
   position: relative;
   flex: 0 1 372px;
+  min-width: 0;
 }
 
 .line {
@@ -73,6 +91,7 @@ useSingleKeys(['dip'], () => field.value?.focus());
 
 input {
   flex: 1;
+  width: 0;
   min-width: 0;
   border: 0;
   outline: 0;

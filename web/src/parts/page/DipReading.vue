@@ -3,7 +3,7 @@ import type { Candidate, DipReading } from '@hollow-bell/tell/dip';
 import { Refusal } from '@hollow-bell/core/quantities';
 import type { Sentence } from '@hollow-bell/core/quantities';
 import type { ButtonInstance } from 'element-plus';
-import { computed, useTemplateRef, watch } from 'vue';
+import { computed, ref, useTemplateRef, watch } from 'vue';
 import { useAttempt } from '../../composables/useAttempt.ts';
 import { useDip } from '../../composables/useDip.ts';
 import { useReader } from '../../composables/useReader.ts';
@@ -13,7 +13,7 @@ import { useRounds } from '../../stores/rounds.ts';
 import SentenceText from '../figures/SentenceText.vue';
 
 /** What the typed line means, shown before it is written; loaded once the line is used. */
-const props = defineProps<{ acrossBatches?: boolean }>();
+const props = defineProps<{ acrossBatches?: boolean; isEntered?: boolean }>();
 const typed = defineModel<string>({ required: true });
 const emit = defineEmits<{ pressed: [line: string] }>();
 
@@ -25,6 +25,8 @@ const { tell, show } = useReader();
 const { refusal, busy, attempt } = useAttempt();
 void load();
 
+/** Not yet understood: what reads it, or the batch that it names, is on its way. */
+const LOADING = { said: ['One moment…'], candidates: [] } as const;
 type Understanding = { read: DipReading; told: string } | { said: Sentence; candidates: readonly Candidate[] } | null;
 
 /** What can be made of something typed, or why nothing can, with what may have been meant. */
@@ -54,10 +56,10 @@ watch(
 const understanding = computed<Understanding>(() => {
   const words = dip.value;
   if (typed.value.trim() === '') return null;
-  if (words === null) return { said: ['One moment…'], candidates: [] };
+  if (words === null) return LOADING;
   if (named.value !== null && !('got' in named.value)) return named.value;
   const batch = chosen.value?.batch;
-  if (props.acrossBatches && store.batch?.id !== batch?.id) return { said: ['One moment…'], candidates: [] };
+  if (props.acrossBatches && store.batch?.id !== batch?.id) return LOADING;
   const whose = batch === undefined ? '' : `${batch.name}: `;
   const read = understand(() => words.readDipLine(chosen.value?.rest ?? typed.value, context.value));
   if (!('got' in read)) {
@@ -68,8 +70,24 @@ const understanding = computed<Understanding>(() => {
   return { read: read.got, told: `${whose}${tell(read.got.understood)}${isPast ? `, ${show('when', read.got.at)}` : ''}` };
 });
 
+const isSo = useTemplateRef<ButtonInstance>('isSo');
+/** Entered before it was understood: it is written, or asked about, as soon as it is. */
+const waits = ref(props.isEntered);
+watch(
+  understanding,
+  (understood) => {
+    if (!waits.value || understood === LOADING) return;
+    waits.value = false;
+    if (understood === null || !('read' in understood)) return;
+    if (understood.read.doubts.length > 0) isSo.value?.ref?.focus();
+    else void save();
+  },
+  { immediate: true, flush: 'post' },
+);
+
 async function save(): Promise<void> {
   const understood = understanding.value;
+  waits.value = understood === LOADING;
   if (understood === null || !('read' in understood)) return;
   const { read, told } = understood;
   const kept = typed.value;
@@ -89,7 +107,6 @@ async function save(): Promise<void> {
   }
 }
 
-const isSo = useTemplateRef<ButtonInstance>('isSo');
 /** Where something wants a second look, the first Enter only goes to its answer. */
 function enter(event: Event): void {
   const understood = understanding.value;
@@ -106,6 +123,7 @@ function press({ line }: Candidate): void {
 
 /** What was refused is typed anew. */
 const forget = (): void => {
+  waits.value = false;
   refusal.value = '';
 };
 

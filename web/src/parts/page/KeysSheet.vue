@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useSingleKeys } from '../../composables/useSingleKeys.ts';
 import { PLACE_KEYS, SHORTCUTS } from '../../shortcuts.ts';
+import { DIP_WORDS } from '../help/words.ts';
 import { defineAsyncComponent, ref } from 'vue';
 import { useRouter } from 'vue-router';
 
@@ -12,26 +13,6 @@ const router = useRouter();
 let leader = 0;
 
 const KEYS = Object.values(SHORTCUTS).filter(({ keys }) => keys[0] !== 'g');
-const DIPS: [string, string][] = [
-  ['1.048 21c', 'a gravity, and how warm the sample was'],
-  ['1.070 at 68 · 70f 1.062 · 12 bx · 1.012 float', 'the same in other words, or by another instrument'],
-  ['ph 3.42 ta 6.1', 'an acidity, and titrated acid in g/L'],
-  ['so2 28 · lees 12 mm', 'free sulfur dioxide, height of the lees'],
-  ['bubbling · no bubbles · film · vinegar', 'what you see and smell'],
-  ['fed', 'the dose that is planned, as planned'],
-  ['fed 3 g organic + 0.8 g dap', 'what you really gave, as one dose'],
-  ['honey 200 g · water 1 l · sulfite 0.4 g', 'what went in'],
-  ['degassed · stirred · clear · hazy', 'what you did or see'],
-  ['racked 4.2 l to the 5 l jug, 0.4 l to the small jug as companion', 'into which vessels, and how much'],
-  ['topped up 0.1 l from the companion · split 2 l into the 3 l jug', 'between vessels'],
-  ['pitched one packet · 2 tablets · half a tsp tartaric acid', 'by the packet, the tablet, the spoon'],
-  ['heated to 63c for 20 min · filtered through pads · moved to the cellar', 'what was done to it'],
-  ['bottled 5 x 750 ml · opened one', 'bottles, and where they went'],
-  ['bag out 400 g', 'pulp lifted out, as it drips'],
-  ['lost 1.5 l · foamed over 1.5 l', 'what is gone'],
-  ['yesterday 18:40 1.062 · sunday 9:00 … · 3 h ago …', 'the same, earlier'],
-  ['note rain all day', 'a note, word for word'],
-];
 
 useSingleKeys(['sheet', 'newBatch', 'lead', ...PLACE_KEYS], (name, event) => {
   const led = event.timeStamp - leader < 1200;
@@ -55,7 +36,7 @@ useSingleKeys(['sheet', 'newBatch', 'lead', ...PLACE_KEYS], (name, event) => {
     </dl>
     <h2>What the dip line understands</h2>
     <dl>
-      <template v-for="[key, does] in DIPS" :key="key"
+      <template v-for="[key, does] in DIP_WORDS" :key="key"
         ><dt class="mono">{{ key }}</dt>
         <dd>{{ does }}</dd></template
       >

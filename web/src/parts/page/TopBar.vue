@@ -2,16 +2,10 @@
 import { computed } from 'vue';
 import { useRoute } from 'vue-router';
 import { useCellarLight } from '../../composables/useCellarLight.ts';
+import { PLACE_NAMES } from '../../placeNames.ts';
 import DipLine from './DipLine.vue';
 
-const PLACES = [
-  { name: 'rounds', label: 'Rounds' },
-  { name: 'batches', label: 'Batches' },
-  { name: 'bench', label: 'Bench' },
-  { name: 'shelf', label: 'Shelf' },
-  { name: 'cellar', label: 'Cellar' },
-  { name: 'house', label: 'House' },
-];
+const PLACES = ['rounds', 'batches', 'bench', 'shelf', 'cellar', 'house'] as const;
 
 const route = useRoute();
 const { light, toggle } = useCellarLight();
@@ -27,10 +21,16 @@ const hasDipLine = computed(() => inBatch.value || route.name === 'rounds');
   <header class="top no-print">
     <RouterLink :to="{ name: 'rounds' }" class="mark"><img src="/favicon.svg" alt="" width="28" height="28" />Hollow Bell</RouterLink>
     <nav aria-label="Places">
-      <RouterLink v-for="place in PLACES" :key="place.name" :to="{ name: place.name }" :class="{ here: isHere(place.name) }">{{
-        place.label
-      }}</RouterLink>
+      <RouterLink
+        v-for="place in PLACES"
+        :key="place"
+        :to="{ name: place }"
+        :class="{ here: isHere(place) }"
+        :aria-current="isHere(place) ? 'page' : undefined"
+        >{{ PLACE_NAMES[place] }}</RouterLink
+      >
     </nav>
+    <RouterLink :to="{ name: 'help' }" class="to-help" aria-label="Help" title="Help"><span aria-hidden="true">?</span></RouterLink>
     <button
       type="button"
       class="light"
@@ -78,6 +78,7 @@ nav {
 }
 
 nav a {
+  white-space: nowrap;
   padding: 8px 11px;
   border-bottom: 2px solid transparent;
   color: var(--soot-2);
@@ -104,6 +105,18 @@ nav a.here {
   cursor: pointer;
 }
 
+.to-help {
+  display: grid;
+  place-items: center;
+  width: 40px;
+  height: 40px;
+  margin-right: -18px;
+  color: var(--soot-2);
+  font-size: 19px;
+  font-weight: 700;
+  text-decoration: none;
+}
+
 .light path {
   fill: none;
   stroke: var(--soot-2);
@@ -124,6 +137,7 @@ nav a.here {
   }
 
   nav {
+    flex-wrap: wrap;
     gap: 0;
   }
 
@@ -132,9 +146,10 @@ nav a.here {
     font-size: 14px;
   }
 
+  .to-help,
   .light {
-    margin-left: -6px;
-    width: 44px;
+    margin: 0 0 0 -8px;
+    width: 34px;
     height: 44px;
   }
 }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Ask } from '@hollow-bell/core/rounds';
-import { defineAsyncComponent, ref } from 'vue';
+import { computed, defineAsyncComponent, ref } from 'vue';
+import { usePad } from '../../stores/pad.ts';
 import { useReader } from '../../composables/useReader.ts';
 import BellMark from './BellMark.vue';
 import SentenceText from '../figures/SentenceText.vue';
@@ -9,6 +10,9 @@ import SentenceText from '../figures/SentenceText.vue';
 const PutOff = defineAsyncComponent(() => import('./PutOff.vue'));
 const props = defineProps<{ ask: Ask; batchId: string; name?: string; busy?: boolean; isHere?: boolean }>();
 const emit = defineEmits<{ done: [ask: Ask]; putOff: [ask: Ask, choice: { until: number } | { reason: string }] }>();
+const pad = usePad();
+/** A reading is pressed where one stands; all else has a station. */
+const wantsReading = computed(() => props.ask.station === 'watch' && props.ask.done === null && props.ask.bell !== 'cracked');
 const putsOff = ref(false);
 function chosen(choice: { until: number } | { reason: string }): void {
   putsOff.value = false;
@@ -52,7 +56,7 @@ const dueLabel = (): string =>
     <RouterLink
       v-if="name !== undefined"
       :to="{ name: 'batch', params: { id: batchId } }"
-      class="name"
+      class="name place-link"
       :class="{ stop: ask.bell === 'cracked' }"
       >{{ name }}</RouterLink
     >
@@ -61,9 +65,12 @@ const dueLabel = (): string =>
       <template v-if="ask.done !== null">
         <el-button type="primary" :loading="busy === true" @click="emit('done', ask)">{{ tell(ask.done.label) }}</el-button>
         <RouterLink v-if="!isHere" v-slot="{ navigate }" :to="to" custom
-          ><el-button @click="navigate">{{ ask.bell === 'cracked' ? 'See why' : 'Otherwise' }}</el-button></RouterLink
+          ><el-button @click="navigate">{{
+            ask.bell === 'cracked' ? 'See why' : ask.station === 'feed' ? 'Another amount' : GO[ask.station]
+          }}</el-button></RouterLink
         >
       </template>
+      <el-button v-else-if="wantsReading" :type="asksNow() ? 'primary' : 'default'" @click="pad.open(batchId)">Write a reading</el-button>
       <RouterLink v-else-if="!isHere" v-slot="{ navigate }" :to="to" custom
         ><el-button :type="asksNow() ? 'primary' : 'default'" @click="navigate">{{
           ask.bell === 'cracked' ? 'See why' : GO[ask.station]
@@ -146,7 +153,7 @@ const dueLabel = (): string =>
 
 @media (max-width: 720px) {
   .ask {
-    grid-template-columns: 30px 1fr auto;
+    grid-template-columns: 30px minmax(0, 1fr) auto;
     padding: 12px 0;
   }
 
@@ -173,6 +180,7 @@ const dueLabel = (): string =>
   }
 
   .deeds {
+    flex-wrap: wrap;
     justify-content: stretch;
   }
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { traitsOf } from '@hollow-bell/core/watch';
+import { phaseTold, traitsOf } from '@hollow-bell/core/watch';
 import { DAY_MS } from '@hollow-bell/core/quantities';
 import type { Standing } from '@hollow-bell/contract';
 import { sectionOf } from '@hollow-bell/core/vessel';
@@ -7,12 +7,14 @@ import type { Section } from '@hollow-bell/core/vessel';
 import { useElementSize } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import { useReader } from '../../composables/useReader.ts';
+import { usePad } from '../../stores/pad.ts';
 import { liquidColor } from '../../look/liquidColor.ts';
 import BellMark from './BellMark.vue';
 import VesselSection from '../vessel/VesselSection.vue';
 
 const props = defineProps<{ standing: readonly Standing[] }>();
 
+const pad = usePad();
 const { show, reader } = useReader();
 const floor = ref<HTMLElement | null>(null);
 const { width } = useElementSize(floor);
@@ -38,7 +40,7 @@ const vessels = computed(() =>
       standing,
       bell: asks[0]?.bell ?? 'still',
       sg: show('sg', sg),
-      about: `${day} · ${phase}`,
+      about: `${day} · ${phaseTold(phase)}`,
       stands: filled.map(({ vessel, volumeL }, i) => ({
         vessel,
         layers: [{ liters: volumeL, color: liquidColor(colors), label: '' }],
@@ -56,19 +58,26 @@ const vessels = computed(() =>
   <div ref="floor" class="scroll">
     <ol class="floor" aria-label="Vessels" :style="{ minWidth: `${vessels.length * NARROWEST_COLUMN_PX}px` }">
       <li v-for="vessel in vessels" :key="vessel.standing.id" :data-batch="vessel.standing.name">
+        <button
+          type="button"
+          class="stand"
+          :aria-label="`Read ${vessel.standing.name}`"
+          :title="`Read ${vessel.standing.name}`"
+          @click="pad.open(vessel.standing.id)"
+        >
+          <VesselSection
+            v-for="(each, i) in vessel.stands"
+            :key="i"
+            :vessel="each.vessel"
+            :layers="each.layers"
+            :scale="scale"
+            :lees-l="each.leesL"
+            :foaming="vessel.foaming"
+            airlock
+            :title="each.title"
+          />
+        </button>
         <RouterLink :to="{ name: 'batch', params: { id: vessel.standing.id } }">
-          <span class="stand"
-            ><VesselSection
-              v-for="(each, i) in vessel.stands"
-              :key="i"
-              :vessel="each.vessel"
-              :layers="each.layers"
-              :scale="scale"
-              :lees-l="each.leesL"
-              :foaming="vessel.foaming"
-              airlock
-              :title="each.title"
-          /></span>
           <b>{{ vessel.standing.name }}</b>
           <span class="sg">{{ vessel.sg }}</span>
           <span class="about small quiet"><BellMark :bell="vessel.bell" />{{ vessel.about }}</span>
@@ -91,14 +100,16 @@ const vessels = computed(() =>
   grid-template-rows: repeat(4, auto);
 }
 
-.floor li,
-a {
+.floor li {
   display: grid;
   grid-row: 1 / -1;
   grid-template-rows: subgrid;
 }
 
 a {
+  display: grid;
+  grid-row: 2 / -1;
+  grid-template-rows: subgrid;
   justify-items: center;
   text-align: center;
   text-decoration: none;
@@ -110,7 +121,11 @@ a {
   justify-content: center;
   width: 100%;
   margin-bottom: 8px;
+  padding: 0;
+  border: 0;
   border-bottom: 2px solid var(--soot);
+  background: none;
+  cursor: pointer;
   box-shadow: 0 5px 0 var(--floor);
 }
 

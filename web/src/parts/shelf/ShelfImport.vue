@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ReadCsv } from '@hollow-bell/tell/shelf';
+import type { ReadCsv } from '@hollow-bell/tell/shelf-in';
 import { useAttempt } from '../../composables/useAttempt.ts';
 import { useShelf } from '../../stores/shelf.ts';
 import MakerDialog from '../fields/MakerDialog.vue';
@@ -8,6 +8,8 @@ const props = defineProps<{ read: ReadCsv; fileName: string }>();
 const emit = defineEmits<{ close: [] }>();
 const shelf = useShelf();
 const { refusal, busy, attempt } = useAttempt();
+/** So many are spelled out; of the others it says how many there are. */
+const TOLD_PROBLEMS = 20;
 
 async function importAll(): Promise<void> {
   if (await attempt(() => shelf.importAll(props.read.items))) emit('close');
@@ -22,9 +24,10 @@ async function importAll(): Promise<void> {
         be; put them right in the file and choose it again.
       </p>
       <ol class="problems">
-        <li v-for="problem in read.problems" :key="problem.row">
+        <li v-for="problem in read.problems.slice(0, TOLD_PROBLEMS)" :key="problem.row">
           <b>Row {{ problem.row }}</b> {{ problem.sentence }}
         </li>
+        <li v-if="read.problems.length > TOLD_PROBLEMS" class="quiet">and {{ read.problems.length - TOLD_PROBLEMS }} rows more</li>
       </ol>
     </template>
     <template v-else>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { MOLECULAR_TARGET, TOTAL_SO2_CAP, USUAL_TABLET_G, stockMl, sulfiteTablets } from '@hollow-bell/core/preservatives';
+import { MOLECULAR_TARGET, SO2_IN, TOTAL_SO2_CAP, USUAL_TABLET_G, stockMl, sulfiteTablets } from '@hollow-bell/core/preservatives';
 import { firstShutGate, phKnown, planStabilizing, sorbateWorking, stabilizeWorking } from '@hollow-bell/core/stabilize';
 import { Refusal, exactly, weighedG } from '@hollow-bell/core/quantities';
 import type { EventContent } from '@hollow-bell/core/record';
@@ -20,7 +20,7 @@ import { useShelf } from '../../stores/shelf.ts';
 const props = defineProps<{ protection: Protection | null }>();
 const store = useBatch();
 const shelf = useShelf();
-const { show, showFigure } = useReader();
+const { show, showFigure, number } = useReader();
 const { refusal, busy, attempt, blocked } = useAttempt();
 const { at, when } = useWhen();
 
@@ -35,14 +35,14 @@ const WAYS: { value: PhBy; label: string }[] = [
 const ph = ref<number | null>(lastPh?.value ?? null);
 const salt = ref<SulfiteSalt>('potassium');
 const target = ref<'dry' | 'sweet'>('sweet');
-const TARGETS = [
-  { value: 'dry', label: 'dry mead, 0.5 mg/L molecular' },
-  { value: 'sweet', label: 'sweet mead, 0.8 mg/L molecular' },
-] as const;
-const SALTS = [
-  { value: 'potassium', label: 'potassium, 57.6 % SO₂' },
-  { value: 'sodium', label: 'sodium, 67.4 % SO₂' },
-] as const;
+const TARGETS = computed(() => [
+  { value: 'dry' as const, label: `dry mead, ${number(MOLECULAR_TARGET.dry, 1)} mg/L molecular` },
+  { value: 'sweet' as const, label: `sweet mead, ${number(MOLECULAR_TARGET.sweet, 1)} mg/L molecular` },
+]);
+const SALTS = computed(() => [
+  { value: 'potassium' as const, label: `potassium, ${number(100 * SO2_IN.potassium, 1)} % SO₂` },
+  { value: 'sodium' as const, label: `sodium, ${number(100 * SO2_IN.sodium, 1)} % SO₂` },
+]);
 const FORMS = [
   { value: 'powder', label: 'weighed' },
   { value: 'tablets', label: 'in tablets' },
@@ -90,9 +90,9 @@ const measured = computed<{ text: string; refusal: string }>(() => {
   if (plan.value === null || view === null || form.value === 'powder') return { text: '', refusal: '' };
   try {
     if (form.value === 'stock')
-      return { text: `${stockMl(plan.value.sulfiteG.value, stockPct.value ?? 0).toFixed(1)} ml of the stock`, refusal: '' };
+      return { text: `${number(stockMl(plan.value.sulfiteG.value, stockPct.value ?? 0), 1)} ml of the stock`, refusal: '' };
     const { exact, whole, bringMgPerL } = sulfiteTablets(plan.value.addMgPerL.value, view.volumeL, tabletG.value ?? 0, salt.value);
-    return { text: `${exact.toFixed(2)} tablets; ${whole} whole ones bring ${show('mgPerL', bringMgPerL)}`, refusal: '' };
+    return { text: `${number(exact, 2)} tablets; ${whole} whole ones bring ${show('mgPerL', bringMgPerL)}`, refusal: '' };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
     return { text: '', refusal: error.message };
@@ -192,7 +192,7 @@ function record(which: 'both' | 'sulfite' | 'sorbate'): Promise<boolean> {
       </div>
       <p class="small quiet">
         Together, or sulfite at a racking and sorbate days later: both count, in whatever order you gave them. Sulfite alone, against air at
-        a racking, is a use of its own. What you gave otherwise goes on the dip line: “1.2 g metabisulfite”.
+        a racking, is a use of its own. Another amount goes on the dip line: “{{ number(1.2, 1) }} g metabisulfite”.
       </p>
       <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
       <VerdictList :verdicts="plan.verdicts" />

@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import { useReader } from '../../composables/useReader.ts';
 import type { Practice } from '@hollow-bell/contract';
-import { RACK_SCHOOLS } from '@hollow-bell/core/clear';
+import { RACK_SCHOOLS, rackSchoolTold } from '@hollow-bell/core/clear';
 import { SCHOOLS_TOLD, STABILIZE_SCHOOLS, USUAL_SCHOOL } from '@hollow-bell/core/stabilize';
 
 /** How what is finished is racked and kept, in this house. */
+const { tell } = useReader();
 const practice = defineModel<Practice>({ required: true });
 const change = (over: Partial<Practice>): void => {
   practice.value = { ...practice.value, ...over };
@@ -40,7 +42,7 @@ const change = (over: Partial<Practice>): void => {
           @change="change({ racking: school })"
         />
         <span
-          ><b>{{ school }}</b
+          ><b>{{ tell(rackSchoolTold(school)) }}</b
           >{{ ' ' }}
           <span class="quiet">{{
             school === 'at dryness' ? 'once it is finished' : 'so that the new vessel finishes under its own gas'

@@ -46,7 +46,7 @@ function open(gate: string): Promise<boolean> | undefined {
 }
 
 form .line-input {
-  width: 190px;
+  width: min(190px, 100%);
 }
 
 form {

@@ -16,7 +16,7 @@ use([LineChart, GridComponent, MarkLineComponent, CanvasRenderer]);
 
 /** Core and bath as they were read, and what of it counts, under one clock. */
 const props = defineProps<{ readings: readonly CoreReading[]; holdMin: number }>();
-const { show, reader } = useReader();
+const { show, reader, number } = useReader();
 const colors = useChartColors();
 const FONT = 'Atkinson Hyperlegible Next Variable';
 const MONO = 'Atkinson Hyperlegible Mono Variable';
@@ -148,7 +148,7 @@ const summary = computed(() => {
   const last = props.readings.at(-1);
   if (last === undefined) return 'No reading yet';
   const { units } = heldOf(props.readings);
-  return `Core ${show('tempC', last.coreC)}, ${units.value.toFixed(1)} of ${props.holdMin} pasteurization units`;
+  return `Core ${show('tempC', last.coreC)}, ${number(units.value, 1)} of ${props.holdMin} pasteurization units`;
 });
 </script>
 

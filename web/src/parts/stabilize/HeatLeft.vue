@@ -11,7 +11,7 @@ import BellMark from '../rounds/BellMark.vue';
 /** What is left of the hold, with the thermometer’s doubt, and what wants looking at. */
 const props = defineProps<{ heating: HeatingNow; hold: number; plan: HeatPlan | null; firstAt: number | null }>();
 const store = useBatch();
-const { show } = useReader();
+const { show, number } = useReader();
 const last = computed(() => props.heating.held.last);
 const faults = computed(() => settleProbe(store.probe).faults);
 /** The log has stalled: nobody knows what the core does. */
@@ -42,16 +42,16 @@ const stalledMin = computed(() => {
     </p>
     <div class="pairs">
       <p>
-        <span>So far</span><b data-test="units">{{ heating.held.units.value.toFixed(1) }} of {{ hold }} PU</b>
+        <span>So far</span><b data-test="units">{{ number(heating.held.units.value, 1) }} of {{ hold }} PU</b>
       </p>
       <p>
-        <span>by the thermometer’s doubt</span><b>{{ heating.held.units.low.toFixed(0) }} to {{ heating.held.units.high.toFixed(0) }}</b>
+        <span>by the thermometer’s doubt</span><b>{{ number(heating.held.units.low, 0) }} to {{ number(heating.held.units.high, 0) }}</b>
       </p>
       <p>
-        <span>Minutes at {{ show('tempC', HOLD_FROM_C) }} or more</span><b>{{ heating.held.minutes.toFixed(0) }} of {{ hold }}</b>
+        <span>Minutes at {{ show('tempC', HOLD_FROM_C) }} or more</span><b>{{ number(heating.held.minutes, 0) }} of {{ hold }}</b>
       </p>
       <p>
-        <span>On the way up, not counted</span><b>{{ heating.held.unitsOnTheWay.toFixed(1) }} PU</b>
+        <span>On the way up, not counted</span><b>{{ number(heating.held.unitsOnTheWay, 1) }} PU</b>
       </p>
     </div>
     <p v-if="last !== null && last.coreC > HOLD_STOP_C" class="bell" role="alert">

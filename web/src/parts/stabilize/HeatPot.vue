@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { honeysPoured, othersPoured } from '@hollow-bell/core/record';
+import { colorsOf } from '@hollow-bell/core/record';
 import { levelCm, sectionOf } from '@hollow-bell/core/vessel';
 import type { Vessel } from '@hollow-bell/core/vessel';
 import { computed } from 'vue';
@@ -15,7 +15,7 @@ const store = useBatch();
 const HEIGHT_PX = 300;
 const drawing = computed(() => sectionDrawing(props.vessel, HEIGHT_PX / (sectionOf(props.vessel).heightCm.at(-1) ?? 30)));
 const levelPx = computed(() => levelCm(drawing.value.section, props.volumeL) * drawing.value.scale);
-const color = computed(() => liquidColor([...othersPoured(store.ledger), ...honeysPoured(store.ledger)].map(({ name }) => name)));
+const color = computed(() => liquidColor(colorsOf(store.ledger)));
 const CLOTH_PX = 10;
 const SIDE_PX = 58;
 const potW = computed(() => drawing.value.width + 2 * SIDE_PX);

@@ -15,11 +15,12 @@ import StopNote from '../figures/StopNote.vue';
 import WhenField from '../fields/WhenField.vue';
 import { useAttempt } from '../../composables/useAttempt.ts';
 import { useReader } from '../../composables/useReader.ts';
+import { useStayAwake } from '../../composables/useStayAwake.ts';
 import { useWhen } from '../../composables/useWhen.ts';
 import { useBatch } from '../../stores/batch.ts';
 
 const store = useBatch();
-const { show, tell } = useReader();
+const { show, tell, number } = useReader();
 const { refusal, busy, attempt, blocked } = useAttempt();
 const { at, when } = useWhen();
 
@@ -37,6 +38,7 @@ const isStirred = ref(false);
 const readings = computed(() => lastHeating(store.ledger.history.cores));
 const heating = computed(() => heatingNow(store.ledger, hold.value));
 const last = computed(() => heating.value?.held.last ?? null);
+useStayAwake(() => heating.value !== null && !heating.value.isSure);
 const vessel = computed(() => store.stands.find(({ isCompanion }) => !isCompanion)?.vessel ?? store.batch?.plan.must.vessel);
 const plan = computed(() => {
   const { view } = store;
@@ -121,7 +123,7 @@ async function read(): Promise<void> {
       <p class="small quiet">
         1 unit is a minute at {{ show('tempC', HOLD_FROM_C) }}; at T it is 1.393<sup>T−60 °C</sup
         ><template v-if="last !== null"
-          >: now <b>{{ lethalRate(last.coreC).toFixed(2) }}</b> a minute</template
+          >: now <b>{{ number(lethalRate(last.coreC), 2) }}</b> a minute</template
         >. Del Vecchio and others, 1951.
       </p>
     </div>

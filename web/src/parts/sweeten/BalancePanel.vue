@@ -14,7 +14,7 @@ import { BALANCE, pouredEvent, sweetenersOf, toldAs } from './sweeteners.ts';
 const emit = defineEmits<{ write: [told: string] }>();
 const store = useBatch();
 const shelf = useShelf();
-const { show } = useReader();
+const { show, number } = useReader();
 const { refusal, busy, attempt } = useAttempt();
 const choices = computed(() =>
   sweetenersOf(
@@ -30,8 +30,8 @@ const { history } = store.ledger;
 const tells = (grams: number): string => {
   const { value: of } = chosen;
   const volumeL = store.view?.volumeL ?? 1;
-  if (of?.family !== 'acid') return `${(grams / volumeL).toFixed(2)} g/L`;
-  return `+${taRiseGPerL((grams * of.composition.acidGPerKg) / 1000, volumeL, 'tartaric').toFixed(2)} g/L acid`;
+  if (of?.family !== 'acid') return `${number(grams / volumeL, 2)} g/L`;
+  return `+${number(taRiseGPerL((grams * of.composition.acidGPerKg) / 1000, volumeL, 'tartaric'), 2)} g/L acid`;
 };
 async function add(share: number): Promise<void> {
   const { value: of } = chosen;

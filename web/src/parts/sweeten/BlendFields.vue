@@ -32,13 +32,14 @@ const add = (): void => {
 <style scoped>
 .blend {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 6px;
   justify-items: start;
 }
 
 .row {
   display: grid;
-  grid-template-columns: minmax(180px, 280px) 110px auto;
+  grid-template-columns: repeat(auto-fit, minmax(min(110px, 100%), 280px));
   align-items: end;
   gap: 6px 18px;
   width: 100%;

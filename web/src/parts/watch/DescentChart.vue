@@ -5,6 +5,7 @@ import { use } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
 import { computed } from 'vue';
 import VChart from 'vue-echarts';
+import DescentTable from './DescentTable.vue';
 import { descentOptions } from './descent/options.ts';
 import type { DescentData } from './descent/options.ts';
 import { useChartColors } from '../../composables/useChartColors.ts';
@@ -18,8 +19,11 @@ const options = computed(() => (colors.value === null ? null : descentOptions(pr
 </script>
 
 <template>
-  <div class="descent" role="img" :aria-label="summary">
-    <VChart v-if="options !== null" :option="options" autoresize />
+  <div>
+    <div class="descent" role="img" :aria-label="summary">
+      <VChart v-if="options !== null" :option="options" autoresize />
+    </div>
+    <DescentTable :data="data" />
   </div>
 </template>
 

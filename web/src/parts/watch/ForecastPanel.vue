@@ -24,7 +24,7 @@ const props = defineProps<{
 const emit = defineEmits<{ again: [] }>();
 const whatIf = defineModel<WhatIf>({ required: true });
 
-const { show } = useReader();
+const { show, date } = useReader();
 const WAYS = computed((): { id: WhatIf; label: string }[] => [
   { id: 'planned', label: 'as planned' },
   { id: 'warmer', label: `${show('degrees', WARMER_C)} warmer` },
@@ -36,7 +36,7 @@ function day(at: number): string {
   const days = Math.round((at - props.now) / DAY_MS);
   if (days <= 0) return 'today';
   if (days === 1) return 'tomorrow';
-  return days < 7 ? new Date(at).toLocaleDateString(undefined, { weekday: 'long' }) : `in ${days} days`;
+  return days < 7 ? date(at, { weekday: 'long' }) : `in ${days} days`;
 }
 function told({ value, low, high }: Ranged): string {
   const shorter = (at: number): string => day(at).replace(/^in (\d+) days$/, day(value).startsWith('in ') ? '$1' : '$1 days from now');

@@ -144,7 +144,7 @@ async function save(): Promise<void> {
 <style scoped>
 .reading {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(104px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(min(104px, 100%), 1fr));
   align-items: start;
   gap: 8px 18px;
 }

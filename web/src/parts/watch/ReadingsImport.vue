@@ -6,13 +6,15 @@ import PickList from '../fields/PickList.vue';
 import { useAttempt } from '../../composables/useAttempt.ts';
 import { useReader } from '../../composables/useReader.ts';
 import { eventSentence } from '@hollow-bell/core/record';
-import { ROLES, guessRoles, readTable, tableOf } from '@hollow-bell/tell/readings';
+import { MOST_ROWS, ROLES, guessRoles, readTable, tableOf } from '@hollow-bell/tell/readings';
 import type { DateOrder, ReadRow, Role } from '@hollow-bell/tell/readings';
 import { useBatch } from '../../stores/batch.ts';
 import { useInstruments } from '../../composables/useInstruments.ts';
 import { useShelf } from '../../stores/shelf.ts';
 import { usePractice } from '../../stores/practice.ts';
+import { useTableFile } from '../../composables/useTableFile.ts';
 import MakerDialog from '../fields/MakerDialog.vue';
+import TableReading from '../fields/TableReading.vue';
 
 const emit = defineEmits<{ close: [] }>();
 const store = useBatch();
@@ -23,7 +25,8 @@ const instruments = useInstruments();
 const { show, tell, typedBy } = useReader();
 const { refusal, busy, attempt } = useAttempt();
 
-const MOST_ROWS = 1000;
+/** So many are spelled out; of the others it says how many there are. */
+const TOLD_PROBLEMS = 20;
 const text = ref('');
 const order = ref<DateOrder>('day first');
 const tempUnit = ref(SHOWN_UNITS[house.practice.units].temp);
@@ -64,9 +67,19 @@ const TEMPS = [
   { value: 'f' as const, label: '°F' },
 ];
 
-async function choose(event: Event): Promise<void> {
+const rowsInFile = ref(0);
+const {
+  progress,
+  problem: fileProblem,
+  read: readFile,
+  stop,
+} = useTableFile((file) => {
+  text.value = file.text;
+  rowsInFile.value = file.rows;
+});
+function choose(event: Event): void {
   const file = (event.target as HTMLInputElement).files?.[0];
-  if (file !== undefined) text.value = await file.text();
+  if (file !== undefined) void readFile(file);
 }
 async function write(): Promise<void> {
   const rows = found.value?.good ?? [];
@@ -89,7 +102,11 @@ async function write(): Promise<void> {
           placeholder="2026-11-03 18:40; 1.072; 20.5"
         ></textarea>
       </label>
-      <label class="small">or choose a file <input type="file" accept=".csv,.tsv,.txt,text/csv" @change="choose" /></label>
+      <label class="small"
+        >or choose a file, up to {{ MOST_ROWS }} rows at once <input type="file" accept=".csv,.tsv,.txt,text/csv" @change="choose"
+      /></label>
+      <TableReading :progress="progress" :problem="fileProblem" @stop="stop" />
+      <p v-if="rowsInFile > MOST_ROWS" class="small quiet">The file has {{ rowsInFile }} rows; its first stand above.</p>
       <template v-if="table !== null && found !== null">
         <div class="roles">
           <PickList v-for="(heading, i) in table.headings" :key="i" v-model="roles[i]!" :label="heading" :options="ROLE_OPTIONS" />
@@ -97,9 +114,10 @@ async function write(): Promise<void> {
           <PickList v-model="tempUnit" label="warmth in" :options="TEMPS" />
         </div>
         <ol v-if="found.problems.length > 0" class="rows" role="alert">
-          <li v-for="problem in found.problems" :key="problem.row" class="refusal">
+          <li v-for="problem in found.problems.slice(0, TOLD_PROBLEMS)" :key="problem.row" class="refusal">
             <b>Row {{ problem.row }}</b> {{ problem.sentence }}
           </li>
+          <li v-if="found.problems.length > TOLD_PROBLEMS" class="quiet">and {{ found.problems.length - TOLD_PROBLEMS }} rows more</li>
         </ol>
         <ol class="rows small" aria-label="What was understood">
           <li v-for="row in found.good" :key="row.row">
@@ -107,7 +125,6 @@ async function write(): Promise<void> {
           </li>
         </ol>
         <p v-if="found.already > 0" class="small quiet">{{ found.already }} are on record to the minute already, and are left out.</p>
-        <p v-if="found.good.length > MOST_ROWS" class="refusal">At most {{ MOST_ROWS }} rows at once; split the file.</p>
         <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }} Nothing was written.</p>
         <p class="deeds">
           <el-button type="primary" :loading="busy" :disabled="found.good.length === 0 || found.good.length > MOST_ROWS" @click="write">{{
@@ -132,7 +149,7 @@ textarea {
 
 .roles {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(130px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(min(130px, 100%), 1fr));
   gap: 6px 14px;
 }
 

@@ -8,6 +8,7 @@ import { mount } from '@vue/test-utils';
 import { createPinia, setActivePinia } from 'pinia';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { useBatch } from '../../stores/batch.ts';
+import DescentTable from './DescentTable.vue';
 import ForecastPanel from './ForecastPanel.vue';
 import StallClinic from './StallClinic.vue';
 import { DAY_MS } from '@hollow-bell/core/quantities';
@@ -172,5 +173,37 @@ describe('the clinic', () => {
     const clinic = stuckInTheCold();
     await clinic.find('button.link').trigger('click');
     expect(clinic.findAll('[data-cause]')).toHaveLength(CAUSES.length);
+  });
+});
+
+describe('the descent as a table', () => {
+  const at = new Date(2026, 10, 20, 12).getTime();
+  const reading = (day: number, sg: number, follows = true) => ({ at: at + day * DAY_MS, sg, plusMinus: 0.002, follows, isFloat: false });
+  const forecast = Array.from({ length: 81 }, (_, i) => ({ at: at + i * DAY_MS, low: 0.99, middle: 1, high: 1.01 }));
+  const data = {
+    startAt: at,
+    endAt: at,
+    readings: [reading(0, 1.09), reading(2, 1.2, false), reading(4, 1.04)],
+    temps: [],
+    float: [],
+    happenings: [],
+    thirdBreakSg: null,
+    end: { value: 0.992, low: 0.99, high: 0.996 },
+    units: 'metric' as const,
+    forecast,
+    compared: [],
+  };
+
+  it('says the trend in a sentence, every reading in a row, and the forecast in a few', () => {
+    const table = mount(DescentTable, { props: { data } });
+    expect(plain(table.find('p').text())).toMatch(/^2 readings, from 1\.090 .* to 1\.040 .*; it should stop between 0\.990 and 0\.996\.$/);
+    const rows = table.findAll('tbody tr').map((row) => plain(row.text()));
+    expect(rows.filter((row) => row.includes('expected'))).toHaveLength(9);
+    expect(rows.filter((row) => row.includes('not followed'))).toHaveLength(1);
+  });
+
+  it('says so where nothing was read', () => {
+    const table = mount(DescentTable, { props: { data: { ...data, readings: [], end: null } } });
+    expect(table.find('p').text()).toBe('No reading that the record follows.');
   });
 });

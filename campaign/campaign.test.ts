@@ -1,0 +1,33 @@
+import { describe, expect, it } from 'vitest';
+import { damaged } from './damaged.ts';
+import { kills } from './kills.ts';
+import { chanceOf } from './part.ts';
+import type { Part } from './part.ts';
+import { races } from './races.ts';
+import { records } from './records.ts';
+import { requests } from './requests.ts';
+import { tables } from './tables.ts';
+
+const asked = (part: Part, count: number, from = 0) =>
+  part({ seed: 20_261_128, count, from, clusterUrl: process.env['HOLLOW_BELL_TEST_CLUSTER'] ?? '', say: () => undefined });
+
+describe('a short campaign', () => {
+  it.each<[string, Part, number]>([
+    ['requests that nobody should send', requests, 1500],
+    ['records that make no sense', records, 6],
+    ['tables that no spreadsheet writes', tables, 150],
+    ['many who write the same at once', races, 12],
+    ['damaged folders and backups', damaged, 4],
+    ['kills', kills, 5],
+  ])('of %s finds no fault', { timeout: 300_000 }, async (_, part, count) => {
+    const { counts, faults } = await asked(part, count);
+    expect(faults).toEqual([]);
+    expect(Object.values(counts).reduce((sum, each) => sum + each, 0)).toBeGreaterThanOrEqual(count);
+  });
+
+  it('draws each try by itself, so that it can be taken up anywhere', () => {
+    const draws = (index: number) => [1, 2, 3].map(chanceOf(7, 'kills', index));
+    expect(draws(5)).toEqual(draws(5));
+    expect(draws(5)).not.toEqual(draws(6));
+  });
+});

@@ -1,0 +1,33 @@
+import type { BatchFile } from '@hollow-bell/contract';
+import { eventSentence, logOf } from '@hollow-bell/core/record';
+import type { BatchEvent } from '@hollow-bell/core/record';
+import Papa from 'papaparse';
+import { shownSentence } from '../formats.ts';
+import type { Reader } from '../formats.ts';
+import { guarded } from './csv.ts';
+
+const day = (at: number): string => new Date(at).toISOString();
+
+/** Every entry of some batches, a line each, in the words of the log. */
+export function entriesToCsv(batches: readonly BatchFile[], reader: Reader): string {
+  const rows = batches.flatMap(({ name, events }) =>
+    logOf(events as unknown as BatchEvent[]).map(({ standing, withdrawn, amendments }) => [
+      guarded(name),
+      day(standing.happenedAt),
+      day(standing.enteredAt),
+      standing.kind,
+      guarded(shownSentence(eventSentence(standing), reader)),
+      withdrawn ? 'taken back' : amendments.length > 0 ? 'corrected' : '',
+    ]),
+  );
+  return Papa.unparse({ fields: ['batch', 'when', 'entered', 'kind', 'entry', 'state'], data: rows }, { newline: '\n' });
+}
+
+/** One batch for reading: its log. */
+export function batchToMarkdown({ name, events }: BatchFile, reader: Reader): string {
+  const lines = logOf(events as unknown as BatchEvent[]).map(({ standing, withdrawn }) => {
+    const said = shownSentence(eventSentence(standing), reader).replaceAll('\n', ' ');
+    return `- ${day(standing.happenedAt).slice(0, 16).replace('T', ' ')}: ${withdrawn ? `~~${said}~~` : said}`;
+  });
+  return [`# ${name}`, '', ...lines, ''].join('\n');
+}

@@ -1,0 +1,218 @@
+<script setup lang="ts">
+import { DAY_MS, SHOWN_UNITS, UNIT_SYMBOL } from '@hollow-bell/core/quantities';
+import { colorsOf, eventSentence } from '@hollow-bell/core/record';
+import { computed, ref, watch } from 'vue';
+import MakerDialog from '../fields/MakerDialog.vue';
+import SentenceText from '../figures/SentenceText.vue';
+import { useAttempt } from '../../composables/useAttempt.ts';
+import { useReader } from '../../composables/useReader.ts';
+import { useWhen } from '../../composables/useWhen.ts';
+import { liquidColor } from '../../look/liquidColor.ts';
+import { useBatch } from '../../stores/batch.ts';
+import { usePad } from '../../stores/pad.ts';
+import { usePractice } from '../../stores/practice.ts';
+import PadGlass from './PadGlass.vue';
+import PadKeys from './PadKeys.vue';
+import PadWhen from './PadWhen.vue';
+import PadWords from './PadWords.vue';
+import { usePadReading } from './usePadReading.ts';
+import type { PadField } from './usePadReading.ts';
+
+const pad = usePad();
+const store = useBatch();
+const house = usePractice();
+const { show, tell, date, reader, typedBy } = useReader();
+const { refusal, busy, attempt, blocked } = useAttempt();
+const { at, when } = useWhen();
+const { here, beginnings, understood, expected, last, near, digit, begin, erase, take, empty, begunOf, textOf } = usePadReading(at);
+
+const choosesWhen = ref(false);
+watch(
+  () => pad.batchId,
+  (id) => {
+    empty();
+    at.value = null;
+    choosesWhen.value = false;
+    refusal.value = '';
+    if (id !== null && store.batch?.id !== id) void store.open(id);
+  },
+  { immediate: true, flush: 'post' },
+);
+const isOpen = computed(() => store.batch !== null && store.batch.id === pad.batchId);
+const FIELDS = computed((): { field: PadField; label: string; empty: string }[] => [
+  { field: 'sg', label: 'gravity', empty: near.value.sg === null ? '–' : show('sg', near.value.sg) },
+  { field: 'tempC', label: `sample ${UNIT_SYMBOL[SHOWN_UNITS[house.practice.units].temp]}`, empty: '–' },
+  { field: 'ph', label: 'pH', empty: '–' },
+  { field: 'brix', label: '°Brix', empty: '–' },
+]);
+const day = computed(() => {
+  const { pitch } = store.ledger.history;
+  return pitch === null ? 'no yeast yet' : `day ${Math.floor((store.now - pitch.at) / DAY_MS)}`;
+});
+const mark = computed(() => (1.5).toLocaleString(typedBy.value.locale).replaceAll(/\d/g, ''));
+const ready = computed(() => begunOf(here.value).begins);
+const shownSg = computed(
+  () => understood.value.read?.sg ?? (understood.value.field === 'sg' ? (understood.value.offers[0]?.value ?? null) : null),
+);
+const color = computed(() => liquidColor(colorsOf(store.ledger)));
+const event = computed(() => (understood.value.payload === null ? null : { kind: 'reading' as const, payload: understood.value.payload }));
+const told = computed(() => (event.value === null ? '' : tell(eventSentence(event.value))));
+const atTold = computed(() =>
+  at.value === null ? `now, ${date(reader.value.now, { hour: '2-digit', minute: '2-digit' })}` : show('when', at.value),
+);
+
+async function save(): Promise<void> {
+  if (event.value === null || blocked.value) return;
+  const content = event.value;
+  const written = await attempt(() => store.write([content], `${store.batch?.name ?? ''}: ${told.value}`, { ...when.value, isSure: true }));
+  if (written) pad.close();
+}
+
+/** Fingers and keys write alike; a key that is pressed by Enter is a key. */
+function typed(press: KeyboardEvent): void {
+  if (press.ctrlKey || press.metaKey || press.altKey || (press.target as HTMLElement).closest('input') !== null) return;
+  if (/^[\d.,]$/.test(press.key)) digit(press.key);
+  else if (press.key === 'Backspace') erase();
+  else if (press.key === 'Enter' && (press.target as HTMLElement).closest('.keys, .when, .deed') === null) void save();
+  else return;
+  press.preventDefault();
+}
+</script>
+
+<template>
+  <MakerDialog
+    :model-value="pad.batchId !== null"
+    class="pad"
+    :title="isOpen ? `${store.batch?.name ?? ''} · ${day}` : 'A reading'"
+    width="min(420px, 100vw)"
+    @close="pad.close()"
+  >
+    <p v-if="store.problem !== '' && !isOpen" class="refusal" role="alert">{{ store.problem }}</p>
+    <p v-else-if="!isOpen" class="quiet">Opening the batch…</p>
+    <p v-else-if="store.unreckoned !== null" class="refusal"><SentenceText :sentence="store.unreckoned" /></p>
+    <div v-else class="board" @keydown="typed">
+      <PadGlass
+        class="drawing"
+        :sg="shownSg"
+        :is-refused="understood.field === 'sg'"
+        :expected="expected"
+        :last="last"
+        :near="near.sg ?? 1"
+        :color="color"
+      />
+      <div class="fields" role="group" aria-label="What is read">
+        <button
+          v-for="each in FIELDS"
+          :key="each.field"
+          type="button"
+          :data-field="each.field"
+          :class="{ here: here === each.field, refused: understood.field === each.field }"
+          :aria-pressed="here === each.field"
+          @click="here = each.field"
+        >
+          <span>{{ each.label }}</span>
+          <b v-if="textOf(each.field) !== ''" class="mono">{{ textOf(each.field) }}</b>
+          <b v-else class="mono empty">{{ each.empty }}</b>
+        </button>
+      </div>
+      <PadKeys :beginnings="beginnings.all" :ready="ready" :mark="mark" @digit="digit" @begin="begin" @erase="erase">
+        <button type="button" class="word wide" :aria-expanded="choosesWhen" @click="choosesWhen = !choosesWhen">{{ atTold }}</button>
+      </PadKeys>
+      <PadWhen v-if="choosesWhen" v-model="at" class="when" @chosen="choosesWhen = false" />
+      <PadWords :understood="understood" :refusal="refusal" />
+      <button
+        v-for="offer in understood.offers"
+        :key="offer.value"
+        type="button"
+        class="offer"
+        @click="understood.field !== null && take(understood.field, offer)"
+      >
+        <b>{{ tell(offer.said) }}</b> <span class="small">take this; nothing is written yet</span>
+      </button>
+      <el-button
+        v-if="understood.offers.length === 0"
+        type="primary"
+        class="deed"
+        :loading="busy"
+        :disabled="event === null || blocked"
+        @click="save"
+        >{{ event === null ? 'Read' : understood.doubts.length > 0 ? `It is so, read ${told}` : `Read ${told}` }}</el-button
+      >
+    </div>
+  </MakerDialog>
+</template>
+
+<style scoped>
+.board {
+  display: grid;
+  gap: 8px;
+}
+
+.drawing {
+  border-bottom: 2px solid var(--soot);
+}
+
+.fields {
+  display: grid;
+  grid-template-columns: 1.3fr 1fr 1fr 1fr;
+}
+
+.fields button {
+  display: grid;
+  min-height: 54px;
+  padding: 4px 6px;
+  border: 0;
+  border-bottom: 2px solid var(--rule);
+  background: none;
+  color: var(--soot);
+  text-align: left;
+  cursor: pointer;
+}
+
+.fields span {
+  color: var(--soot-2);
+  font-size: 13px;
+}
+
+.fields b {
+  font-size: 19px;
+}
+
+.fields .empty {
+  color: var(--soot-3);
+  font-weight: 400;
+}
+
+.fields .here {
+  border-color: var(--bronze);
+}
+
+.fields .refused b {
+  color: var(--madder);
+}
+
+.offer {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  justify-content: center;
+  gap: 2px 14px;
+  min-height: 58px;
+  padding: 8px 14px;
+  border: 2px solid var(--bronze);
+  background: var(--paper);
+  color: var(--soot);
+  cursor: pointer;
+}
+
+.offer b {
+  font-size: 24px;
+}
+
+.deed {
+  min-height: 56px;
+  font-size: 17px;
+}
+</style>
+
+<style src="./pad.css"></style>
