@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { DAY_MS, SHOWN_UNITS, UNIT_SYMBOL } from '@hollow-bell/core/quantities';
 import { colorsOf, eventSentence } from '@hollow-bell/core/record';
-import { computed, ref, watch } from 'vue';
+import { useEventListener } from '@vueuse/core';
+import { computed, ref, useTemplateRef, watch } from 'vue';
 import MakerDialog from '../fields/MakerDialog.vue';
 import SentenceText from '../figures/SentenceText.vue';
 import { useAttempt } from '../../composables/useAttempt.ts';
@@ -68,15 +69,20 @@ async function save(): Promise<void> {
   if (written) pad.close();
 }
 
-/** Fingers and keys write alike; a key that is pressed by Enter is a key. */
+/** Fingers and keys write alike, wherever the focus stands; a button that is pressed by Enter is that button, but for a field's. */
 function typed(press: KeyboardEvent): void {
-  if (press.ctrlKey || press.metaKey || press.altKey || (press.target as HTMLElement).closest('input') !== null) return;
+  const on = press.target as HTMLElement;
+  if (!isOpen.value || press.ctrlKey || press.metaKey || press.altKey || on.closest('input') !== null) return;
   if (/^[\d.,]$/.test(press.key)) digit(press.key);
   else if (press.key === 'Backspace') erase();
-  else if (press.key === 'Enter' && (press.target as HTMLElement).closest('.keys, .when, .deed') === null) void save();
+  else if (press.key === 'Enter' && (on.closest('button') === null || on.matches('[data-field]'))) void save();
   else return;
   press.preventDefault();
 }
+useEventListener(document, 'keydown', typed);
+/** A batch that comes late finds the dialog standing open already. */
+const board = useTemplateRef<HTMLElement>('board');
+watch(board, (stands) => stands?.querySelector<HTMLElement>('[data-field]')?.focus(), { flush: 'post' });
 </script>
 
 <template>
@@ -90,7 +96,7 @@ function typed(press: KeyboardEvent): void {
     <p v-if="store.problem !== '' && !isOpen" class="refusal" role="alert">{{ store.problem }}</p>
     <p v-else-if="!isOpen" class="quiet">Opening the batch…</p>
     <p v-else-if="store.unreckoned !== null" class="refusal"><SentenceText :sentence="store.unreckoned" /></p>
-    <div v-else class="board" @keydown="typed">
+    <div v-else ref="board" class="board">
       <PadGlass
         class="drawing"
         :sg="shownSg"
