@@ -195,11 +195,24 @@ const listedShape = record({
   goneAt: orNull(figure),
 });
 export type Listed = Fit<typeof listedShape>;
-/** Which page of the book: what has this in its name, and began before the batch of that id. */
-export const listQueryShape = record({ name: maybe(textOrNone(80)), olderThan: maybe(id), fate: maybe(choice(...FATES)) });
+/** Nothing mixed yet; mead in its vessels; ever filled into bottles. */
+const BATCH_STATES = ['planned', 'standing', 'bottled'] as const;
+export type BatchState = (typeof BATCH_STATES)[number];
+/**
+ * Which page of the book: what has this in its name, in a honey or fruit that is planned or was poured, or in its yeast; what was
+ * pitched, or else begun, from one moment until before another; and what began before the batch of that id.
+ */
+export const listQueryShape = record({
+  find: maybe(textOrNone(80)),
+  state: maybe(choice(...BATCH_STATES)),
+  begunFrom: maybe(moment),
+  begunBefore: maybe(moment),
+  olderThan: maybe(id),
+  fate: maybe(choice(...FATES)),
+});
 export type ListQuery = Fit<typeof listQueryShape>;
-/** Newest first. */
-export const batchListShape = record({ batches: list(listedShape, 0, 1000), hasOlder: flag });
+/** Newest first. `firstAt` is when the oldest of the whole book was begun. */
+export const batchListShape = record({ batches: list(listedShape, 0, 1000), hasOlder: flag, firstAt: orNull(figure) });
 export type BatchList = Fit<typeof batchListShape>;
 
 export const errorShape = record({

@@ -6,6 +6,7 @@ export type {
   BatchList,
   BatchPlan,
   BatchRecord,
+  BatchState,
   BatchSummary,
   Blend,
   Fate,

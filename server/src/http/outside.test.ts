@@ -55,7 +55,7 @@ describe('text that no database keeps', () => {
     expect([inNote.status, inNote.body.message]).toEqual([400, expect.stringMatching(/^Entry 1, text: A sign in it cannot be kept/)]);
     const inName = await app.call<ApiError>('POST', '/batches', { id: randomUUID(), name: text, plan });
     expect([inName.status, inName.body.message]).toEqual([400, expect.stringMatching(/^Name: A sign/)]);
-    const search = await app.call<ApiError>('GET', `/batches?name=${encodeURIComponent(text.replace(/[\uD800-\uDFFF]/gu, ''))}`);
+    const search = await app.call<ApiError>('GET', `/batches?find=${encodeURIComponent(text.replace(/[\uD800-\uDFFF]/gu, ''))}`);
     expect([200, 400]).toContain(search.status);
     const asKey = await append(id, 3, [{ ...note(''), kind: 'note', payload: { text: 'x', [text]: 1 } }]);
     expect(asKey.status).toBe(400);

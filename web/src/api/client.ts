@@ -163,7 +163,10 @@ export const api = {
     if (filled && practice !== undefined) await call('savePractice', { body: practice, base: DEMO });
   },
   rounds: () => call('rounds'),
-  batches: ({ name = '', olderThan }: ListQuery) => call('batches', { query: { name, ...(olderThan === undefined ? {} : { olderThan }) } }),
+  batches: (query: ListQuery) =>
+    call('batches', {
+      query: Object.fromEntries(Object.entries(query).flatMap(([name, value]) => (value === undefined ? [] : [[name, String(value)]]))),
+    }),
   batch: (id: string) => read(call('batch', ofBatch(id))),
   createBatch: (id: string, name: string, plan: BatchPlan) => read(call('createBatch', { body: { id, name, plan } })),
   decide: (id: string, fate: Fate) => call('decide', { id, body: { fate } }),

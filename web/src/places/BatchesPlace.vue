@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { phaseTold } from '@hollow-bell/core/watch';
 import { watchDebounced } from '@vueuse/core';
-import type { Fate } from '@hollow-bell/contract';
-import { computed, onMounted } from 'vue';
+import type { BatchState, Fate } from '@hollow-bell/contract';
+import { computed, onMounted, watch } from 'vue';
 import { useRoute } from 'vue-router';
+import PickList from '../parts/fields/PickList.vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useReader } from '../composables/useReader.ts';
 import { useBook } from '../stores/book.ts';
@@ -17,6 +18,32 @@ const SHOWN: readonly { fate: Fate; label: string; none: string }[] = [
 ];
 const none = computed(() => SHOWN.find(({ fate }) => fate === book.fate)?.none ?? '');
 const route = useRoute();
+const STATES: readonly { state: BatchState | null; label: string }[] = [
+  { state: null, label: 'all' },
+  { state: 'planned', label: 'planned' },
+  { state: 'standing', label: 'in a vessel' },
+  { state: 'bottled', label: 'in bottles' },
+];
+const EVERY_YEAR = 0;
+const years = computed(() => {
+  const now = new Date().getFullYear();
+  const first = book.firstAt === null ? now : new Date(book.firstAt).getFullYear();
+  return [
+    { value: EVERY_YEAR, label: 'any year' },
+    ...Array.from({ length: now - first + 1 }, (_, i) => ({ value: now - i, label: `begun in ${now - i}` })),
+  ];
+});
+const year = computed({
+  get: () => book.year ?? EVERY_YEAR,
+  set: (value: number) => {
+    book.year = value === EVERY_YEAR ? null : value;
+  },
+});
+function showAll(): void {
+  book.find = '';
+  book.state = null;
+  book.year = null;
+}
 async function shows(fate: Fate): Promise<void> {
   book.fate = fate;
   await book.load();
@@ -25,10 +52,11 @@ const { refusal, attempt } = useAttempt();
 const asked = SHOWN.find(({ fate }) => fate === route.query['shows']);
 onMounted(() => shows(asked?.fate ?? 'kept'));
 watchDebounced(
-  () => book.name,
+  () => book.find,
   () => book.load(),
   { debounce: 200 },
 );
+watch([() => book.state, () => book.year], () => book.load());
 </script>
 
 <template>
@@ -59,17 +87,31 @@ watchDebounced(
     </p>
     <p v-else-if="!book.loaded" class="quiet">Opening the book…</p>
     <template v-else>
-      <el-input
-        v-if="book.isLong || book.name !== ''"
-        v-model="book.name"
-        class="find"
-        clearable
-        aria-label="Find by name"
-        placeholder="find by name"
-        maxlength="80"
-      />
+      <div v-if="book.isLong || !book.isWhole" class="which">
+        <el-input
+          v-model="book.find"
+          class="find"
+          clearable
+          aria-label="Find by name, honey or yeast"
+          placeholder="name, honey or yeast"
+          maxlength="80"
+        />
+        <span class="switches" role="group" aria-label="Where it stands">
+          <button
+            v-for="each in STATES"
+            :key="each.label"
+            type="button"
+            :aria-pressed="book.state === each.state"
+            @click="book.state = each.state"
+          >
+            {{ each.label }}
+          </button>
+        </span>
+        <PickList v-model="year" label="Year" hide-label :options="years" />
+      </div>
       <p v-if="book.batches.length === 0" class="quiet" role="status">
-        {{ book.name.trim() === '' ? none : `No batch has “${book.name.trim()}” in its name.` }}
+        <template v-if="book.isWhole">{{ none }}</template>
+        <template v-else>No batch is like that. <button type="button" class="link" @click="showAll">Show all</button></template>
       </p>
       <ul v-else class="list">
         <li v-for="batch in book.batches" :key="batch.id">
@@ -98,8 +140,9 @@ watchDebounced(
 .head {
   display: flex;
   justify-content: space-between;
+  flex-wrap: wrap;
   align-items: center;
-  gap: 12px;
+  gap: 6px 12px;
   padding: 12px 0;
 }
 
@@ -118,9 +161,20 @@ watchDebounced(
   color: inherit;
 }
 
-.find {
-  max-width: 320px;
+.which {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: end;
+  gap: 6px 18px;
   margin-bottom: 12px;
+}
+
+.which > .find {
+  flex: 0 1 280px;
+}
+
+.which > .pick {
+  flex: 0 1 160px;
 }
 
 .older {
@@ -131,7 +185,7 @@ watchDebounced(
   border-top: 1px solid var(--rule);
 }
 
-a {
+.list a {
   display: grid;
   grid-template-columns: 2fr 1.4fr 1.6fr 80px 90px;
   gap: 12px;
@@ -141,7 +195,7 @@ a {
   text-decoration: none;
 }
 
-a:hover b {
+.list a:hover b {
   text-decoration: underline;
 }
 
@@ -151,13 +205,13 @@ a:hover b {
 }
 
 @media (max-width: 720px) {
-  a {
+  .list a {
     grid-template-columns: 1fr auto;
     padding: 8px 0;
     gap: 2px 12px;
   }
 
-  a > :nth-child(2) {
+  .list a > :nth-child(2) {
     text-align: right;
   }
 

@@ -214,14 +214,42 @@ describe('the book', () => {
     const names = Array.from({ length: 130 }, (_, i) => `Leaf ${i} of 100% acacia_${i % 2}`);
     for (const name of names) await app.call('POST', '/batches', { id: randomUUID(), name, plan });
     const list = (query: Record<string, string>) => app.call<BatchList>('GET', `/batches?${new URLSearchParams(query).toString()}`);
-    const first = (await list({ name: 'leaf' })).body;
+    const first = (await list({ find: 'leaf' })).body;
     expect(first.batches).toHaveLength(100);
     expect(first.hasOlder).toBe(true);
-    const second = (await list({ name: 'leaf', olderThan: first.batches.at(-1)!.id })).body;
+    const second = (await list({ find: 'leaf', olderThan: first.batches.at(-1)!.id })).body;
     expect(second.hasOlder).toBe(false);
     expect([...first.batches, ...second.batches].map(({ name }) => name).sort()).toEqual(names.sort());
-    expect((await list({ name: '00% acacia_1' })).body.batches).toHaveLength(65);
-    expect((await list({ name: '0%acacia' })).body.batches).toHaveLength(0);
-    expect((await list({ name: 'leaf', olderThan: 'nothing' })).status).toBe(400);
+    expect((await list({ find: '00% acacia_1' })).body.batches).toHaveLength(65);
+    expect((await list({ find: '0%acacia' })).body.batches).toHaveLength(0);
+    expect((await list({ find: 'leaf', olderThan: 'nothing' })).status).toBe(400);
+  });
+
+  it('is found by honey, yeast, state and the year of the pitch', async () => {
+    const list = async (query: Record<string, string>): Promise<string[]> =>
+      (await app.call<BatchList>('GET', `/batches?${new URLSearchParams(query).toString()}`)).body.batches.map(({ id }) => id);
+    const must = {
+      ...plan.must,
+      yeastId: 'sparkling',
+      ingredients: plan.must.ingredients.map((line) => ({ ...line, name: 'Heather_50%' })),
+    };
+    const planned = randomUUID();
+    await app.call('POST', '/batches', { id: planned, name: 'Sought, planned', plan: { ...plan, must } });
+    const { id: standing } = await newBatch(app, happened(...pitched));
+    expect(await list({ find: 'heather_50%' })).toEqual([planned]);
+    expect(await list({ find: 'HeatherX50' })).toEqual([]);
+    expect(await list({ find: 'cold-hardy' })).toEqual([planned]);
+    expect(await list({ state: 'planned', find: 'sought' })).toEqual([planned]);
+    expect(await list({ state: 'standing', find: 'sought' })).toEqual([]);
+    expect(await list({ state: 'standing' })).toContain(standing);
+    expect(await list({ state: 'standing' })).not.toContain(planned);
+    expect(await list({ state: 'bottled' })).not.toContain(standing);
+    const { ledger } = (await app.call<Batch>('GET', `/batches/${standing}`)).body;
+    const { at } = ledger.history.pitch!;
+    expect(await list({ begunFrom: String(at), begunBefore: String(at + 1) })).toContain(standing);
+    expect(await list({ begunFrom: String(at + 1) })).not.toContain(standing);
+    expect(await list({ begunBefore: String(at) })).not.toContain(standing);
+    for (const wrong of [{ begunFrom: 'soon' }, { begunBefore: '' }, { state: 'lost' }])
+      expect((await app.call('GET', `/batches?${new URLSearchParams(wrong as Record<string, string>).toString()}`)).status).toBe(400);
   });
 });

@@ -1,9 +1,10 @@
 import { DELETED_FOR_MS } from '@hollow-bell/contract';
-import type { BatchList, ListQuery, Listed } from '@hollow-bell/contract';
+import type { BatchList, BatchState, ListQuery, Listed } from '@hollow-bell/contract';
 import { isAllBottled, meadBottled, viewOf } from '@hollow-bell/core/record';
 import { Refusal } from '@hollow-bell/core/quantities';
 import { stateOf } from '@hollow-bell/core/watch';
-import { Op } from 'sequelize';
+import { YEAST_TYPES } from '@hollow-bell/core/yeast';
+import { Op, literal as sqlLiteral } from 'sequelize';
 import type { WhereOptions } from 'sequelize';
 import type { BatchRecordKeeper } from './record.ts';
 import type { BatchRow, BatchTables } from './tables.ts';
@@ -34,18 +35,64 @@ function listed({ id, name, lastSeq, ledger, fate, fatedAt }: BatchRow, now: num
 /** Signs that a pattern would read otherwise stand for themselves. */
 const literal = (text: string): string => text.replace(/[\\%_]/g, (sign) => `\\${sign}`);
 
+/** By what the ledger stands on: the pitch, or else the day it was written into the book. */
+const BEGUN = `coalesce(to_timestamp((ledger->'history'->'pitch'->>'at')::float8 / 1000), created_at)`;
+const STATES: Record<BatchState, string> = {
+  planned: `(ledger->'liquid'->>'pouredG')::float8 <= 0`,
+  standing: `open AND NOT bottled AND (ledger->'liquid'->>'pouredG')::float8 > 0`,
+  bottled: 'bottled',
+};
+/** In the name, a honey or fruit that is planned or was poured, or the yeast. */
+const FOUND = `(
+  name ILIKE :find
+  OR EXISTS (SELECT 1 FROM jsonb_array_elements(ledger->'history'->'pours') AS pour WHERE pour->>'name' ILIKE :find)
+  OR EXISTS (
+    SELECT 1 FROM batch_plans AS plan
+    WHERE plan.batch_id = batches.id AND plan.version = batches.plan_version AND (
+      plan.plan->'must'->>'yeastId' IN (:yeasts)
+      OR plan.plan->'must'->'own'->>'name' ILIKE :find
+      OR EXISTS (SELECT 1 FROM jsonb_array_elements(plan.plan->'must'->'ingredients') AS line WHERE line->>'name' ILIKE :find)
+    )
+  )
+)`;
+
+/** What of the query is asked in the database’s own words; what a maker typed is only ever bound. */
+function asked({ find = '', state, begunFrom, begunBefore }: ListQuery) {
+  const typed = find.trim();
+  const words = [
+    ...(typed === '' ? [] : [FOUND]),
+    ...(state === undefined ? [] : [STATES[state]]),
+    ...(begunFrom === undefined ? [] : [`${BEGUN} >= :from`]),
+    ...(begunBefore === undefined ? [] : [`${BEGUN} < :before`]),
+  ];
+  const yeasts = YEAST_TYPES.filter(({ name }) => name.toLowerCase().includes(typed.toLowerCase())).map(({ id }) => id);
+  return {
+    where: words.map((each) => sqlLiteral(each)),
+    replacements: {
+      find: `%${literal(typed)}%`,
+      /** A list in SQL holds something. */
+      yeasts: ['', ...yeasts],
+      from: new Date(begunFrom ?? 0),
+      before: new Date(begunBefore ?? 0),
+    },
+  };
+}
+
 /** Some batches of the book, newest first; a last one that is gone meanwhile begins it again. */
 export async function pageOfBook(
   { batches }: BatchTables,
   { upToDate }: BatchRecordKeeper,
-  { name, olderThan, fate = 'kept' }: ListQuery,
+  query: ListQuery,
   now: number,
 ): Promise<BatchList> {
+  const { olderThan, fate = 'kept' } = query;
+  const { where, replacements } = asked(query);
   const last = olderThan === undefined ? null : await batches.findByPk(olderThan, { attributes: ['id', 'createdAt'] });
   const older: WhereOptions =
     last === null ? {} : { [Op.or]: [{ createdAt: { [Op.lt]: last.createdAt } }, { createdAt: last.createdAt, id: { [Op.lt]: last.id } }] };
   const rows = await batches.findAll({
-    where: { ...older, fate, ...(name === undefined || name === '' ? {} : { name: { [Op.iLike]: `%${literal(name)}%` } }) },
+    where: { [Op.and]: [older, { fate }, ...where] },
+    replacements,
     order: [
       ['createdAt', 'DESC'],
       ['id', 'DESC'],
@@ -53,5 +100,6 @@ export async function pageOfBook(
     limit: PAGE + 1,
   });
   const page = await upToDate(rows.slice(0, PAGE));
-  return { batches: page.map((row) => listed(row, now)), hasOlder: rows.length > PAGE };
+  const first = await batches.min<Date | null, BatchRow>('createdAt', { where: { fate } });
+  return { batches: page.map((row) => listed(row, now)), hasOlder: rows.length > PAGE, firstAt: first?.getTime() ?? null };
 }

@@ -7,11 +7,20 @@ import { z } from 'zod';
 import { served, servedAsText } from '../../http/served.ts';
 import type { BatchStore } from './store.ts';
 
+/** An address holds text; its moments are numbers. */
+const withMoments = (query: unknown): unknown =>
+  Object.fromEntries(
+    Object.entries(query ?? {}).map(([name, value]: [string, unknown]) => [
+      name,
+      name.startsWith('begun') && typeof value === 'string' && value.trim() !== '' ? Number(value) : value,
+    ]),
+  );
+
 export const batchRoutes =
   (store: BatchStore, standing: (id: string) => Promise<Standing | null>): FastifyPluginAsyncZod =>
   async (app) => {
     const list = served('batches');
-    const listing = { ...list.schema, querystring: answerSchema(listQueryShape) };
+    const listing = { ...list.schema, querystring: z.preprocess(withMoments, answerSchema(listQueryShape)) };
     app.route({ ...list, schema: listing, handler: ({ query }) => store.list(query) });
 
     const read = servedAsText('batch');

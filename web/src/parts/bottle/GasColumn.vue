@@ -2,6 +2,7 @@
 import type { GasFan, SlipId } from '@hollow-bell/core/carbonate';
 import { computed, ref } from 'vue';
 import { useReader } from '../../composables/useReader.ts';
+import ChartTable from '../figures/ChartTable.vue';
 
 const props = defineProps<{
   residual: number;
@@ -60,6 +61,18 @@ const bubbles = computed(() => {
   }));
 });
 
+const rows = computed(() => [
+  { cells: ['in it now', show('volumes', props.residual)] },
+  ...slips.value.toReversed().map(({ told, volumes }) => ({ cells: [told, show('volumes', volumes)] })),
+  ...props.marks.map(({ name, volumes, isBarred }) => ({
+    cells: [`${name} is made for${isBarred ? ', too little' : ''}`, show('volumes', volumes)],
+  })),
+]);
+const told = computed(
+  () =>
+    `Planned ${show('volumes', props.fan.planned)}, ${show('volumes', props.fan.one)} with the worst slip, ${show('volumes', props.fan.two)} with two.`,
+);
+
 const svg = ref<SVGSVGElement | null>(null);
 const clamp = (volumes: number): number => Math.min(6, Math.max(0.9, Math.round(volumes * 10) / 10));
 function drag(event: PointerEvent): void {
@@ -116,6 +129,7 @@ function key(event: KeyboardEvent): void {
     </g>
     <path class="handle" :d="`M${X - 2} ${y(wanted)}l-9 -6v12z M${X} ${y(wanted)}h${WIDE}`" />
   </svg>
+  <ChartTable :sentence="told" caption="Gas as planned, and what slips would make of it" :heads="['if', 'gas']" :rows="rows" />
 </template>
 
 <style scoped>

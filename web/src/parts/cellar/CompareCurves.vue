@@ -3,6 +3,7 @@ import { curveOf } from '@hollow-bell/core/cellar';
 import type { Compared } from '@hollow-bell/core/cellar';
 import { computed } from 'vue';
 import { useReader } from '../../composables/useReader.ts';
+import ChartTable from '../figures/ChartTable.vue';
 
 const props = defineProps<{ batches: readonly Compared[] }>();
 const { show } = useReader();
@@ -32,6 +33,11 @@ const told = computed(() =>
     )
     .join('; '),
 );
+const rows = computed(() =>
+  curves.value.flatMap(({ name, points }) =>
+    points.map(({ day, sg }) => ({ cells: [name, day < 0.5 ? 'pitch' : `day ${Math.round(day)}`, show('sg', sg)] })),
+  ),
+);
 </script>
 
 <template>
@@ -48,6 +54,7 @@ const told = computed(() =>
       <circle v-for="(point, j) in curve.points" :key="j" :cx="x(point.day)" :cy="y(point.sg)" r="3.4" />
     </g>
   </svg>
+  <ChartTable :sentence="`${told}.`" caption="Gravities of each batch from its pitch" :heads="['batch', 'day', 'gravity']" :rows="rows" />
 </template>
 
 <style scoped>

@@ -45,7 +45,7 @@ const differences = computed(() => rows.value.flatMap(({ differs }) => (differs 
         <CompareCurves :batches="opened" />
       </div>
       <div class="table">
-        <table>
+        <table class="ruled">
           <thead>
             <tr>
               <td />
@@ -87,19 +87,6 @@ const differences = computed(() => rows.value.flatMap(({ differs }) => (differs 
 
 .table {
   overflow-x: auto;
-}
-
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-
-th,
-td {
-  padding: 6px 10px 6px 0;
-  border-bottom: 1px solid var(--rule);
-  text-align: left;
-  vertical-align: top;
 }
 
 tbody th {

@@ -6,6 +6,7 @@ import type { Ledger } from '@hollow-bell/core/record';
 import { useElementSize } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import { useReader } from '../../composables/useReader.ts';
+import ChartTable from '../figures/ChartTable.vue';
 import NitrogenDrawing from './nitrogen/NitrogenDrawing.vue';
 import type { NitrogenAxis } from './nitrogen/drawing.ts';
 import { doseMarks } from './nitrogen/marks.ts';
@@ -39,6 +40,20 @@ const told = computed(() =>
     ...doses(APART).map((dose) => dose.told),
   ].join(', '),
 );
+const rows = computed(() => {
+  const { value } = stairs;
+  if (value === null) return [];
+  return [
+    { cells: ['honey', '', amount(value.honeyMgPerL), ''] },
+    ...(value.fruitMgPerL > 0 ? [{ cells: ['fruit', '', amount(value.fruitMgPerL), ''] }] : []),
+    ...[...value.stairs, ...value.wasted]
+      .toSorted((a, b) => a.hour - b.hour)
+      .map(({ label, state, grams, mgPerL, share }) => ({
+        cells: [`${label}, ${state === 'ahead' ? 'still to come' : state}`, show('massG', grams), amount(mgPerL), gravityAt(share)],
+        isQuiet: state !== 'given',
+      })),
+  ];
+});
 </script>
 
 <template>
@@ -69,6 +84,12 @@ const told = computed(() =>
       ><span><i class="amino" />amino</span><span><i class="ammonium" />ammonium</span><span><i class="amino ahead" />still to come</span
       ><span v-if="stairs.wasted.length > 0"><i class="hatched" />not any more</span>
     </figcaption>
+    <ChartTable
+      :sentence="`Needed ${amount(stairs.needMgPerL)}: ${told}.`"
+      caption="Nitrogen, as it was given and is still to come"
+      :heads="['from', 'amount', 'nitrogen', 'at']"
+      :rows="rows"
+    />
   </figure>
 </template>
 

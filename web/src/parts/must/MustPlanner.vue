@@ -15,6 +15,7 @@ import IngredientPicker from './IngredientPicker.vue';
 import LockButton from './LockButton.vue';
 import MustFigures from './MustFigures.vue';
 import MustVessel from './MustVessel.vue';
+import OutcomeLine from './OutcomeLine.vue';
 import PickList from '../fields/PickList.vue';
 import PourLine from './PourLine.vue';
 import QuantityField from '../fields/QuantityField.vue';
@@ -85,6 +86,7 @@ onKeyStroke(['z', 'Z'], (event) => {
       As you left it, not yet saved. <button type="button" class="link" @click="beginAnew">Begin anew</button>
     </p>
     <p v-if="saveRefusal !== ''" class="refusal" role="alert">{{ saveRefusal }}</p>
+    <OutcomeLine :draft="draft" />
     <div class="three">
       <div class="stack">
         <h2 class="with-undo">

@@ -11,6 +11,7 @@ import { computed } from 'vue';
 import VChart from 'vue-echarts';
 import { useChartColors } from '../../composables/useChartColors.ts';
 import { useReader } from '../../composables/useReader.ts';
+import ChartTable from '../figures/ChartTable.vue';
 
 use([LineChart, GridComponent, MarkLineComponent, CanvasRenderer]);
 
@@ -150,12 +151,32 @@ const summary = computed(() => {
   const { units } = heldOf(props.readings);
   return `Core ${show('tempC', last.coreC)}, ${number(units.value, 1)} of ${props.holdMin} pasteurization units`;
 });
+const rows = computed(() =>
+  props.readings.map(({ at, coreC, bathC }, i) => {
+    const held = grown.value[i]?.held;
+    return {
+      cells: [
+        show('when', at),
+        show('tempC', coreC),
+        bathC === undefined ? '' : show('tempC', bathC),
+        held === undefined ? '' : number(held.units.value, 1),
+      ],
+    };
+  }),
+);
 </script>
 
 <template>
   <div class="chart" role="img" :aria-label="summary" data-test="heat-chart">
     <VChart v-if="options !== null" :option="options" autoresize />
   </div>
+  <ChartTable
+    v-if="rows.length > 0"
+    :sentence="`${summary}.`"
+    caption="Core and bath as they were read, and the units held by then"
+    :heads="['when', 'core', 'bath', 'units held']"
+    :rows="rows"
+  />
 </template>
 
 <style scoped>

@@ -71,7 +71,7 @@ watch(
 <template>
   <details v-if="rows.length > 1" class="siblings" data-test="siblings">
     <summary>Its splits, side by side</summary>
-    <table>
+    <table class="ruled">
       <thead>
         <tr>
           <th>jug</th>
@@ -103,18 +103,5 @@ watch(
 <style scoped>
 .siblings {
   overflow-x: auto;
-}
-
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-
-th,
-td {
-  padding: 6px 10px 6px 0;
-  border-bottom: 1px solid var(--rule);
-  text-align: left;
-  vertical-align: top;
 }
 </style>

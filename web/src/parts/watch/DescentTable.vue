@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { useReader } from '../../composables/useReader.ts';
+import ChartTable from '../figures/ChartTable.vue';
+import type { ChartRow } from '../figures/ChartTable.vue';
 import type { DescentData } from './descent/options.ts';
 
 /** The chart of the descent in words and numbers, for who reads by ear or wants them exact. */
@@ -21,57 +23,26 @@ const sentence = computed(() => {
   const { end } = props.data;
   return end === null ? `${begun}.` : `${begun}; it should stop between ${show('sg', end.low)} and ${show('sg', end.high)}.`;
 });
+const rows = computed((): ChartRow[] => [
+  ...props.data.readings.map(({ at, sg, plusMinus, follows, isFloat }) => ({
+    cells: [
+      `${show('when', at)}${isFloat ? ', by the float' : ''}${follows ? '' : ', not followed'}`,
+      show('sg', sg),
+      range('sg', { value: sg, low: sg - plusMinus, high: sg + plusMinus }),
+    ],
+  })),
+  ...ahead.value.map(({ at, low, middle, high }) => ({
+    cells: [`${show('when', at)}, expected`, show('sg', middle), range('sg', { value: middle, low, high })],
+    isQuiet: true,
+  })),
+]);
 </script>
 
 <template>
-  <details class="told no-print">
-    <summary>The same as a table</summary>
-    <p>{{ sentence }}</p>
-    <table>
-      <caption class="visually-hidden">
-        Gravity by date: read, and as it is expected
-      </caption>
-      <thead>
-        <tr>
-          <th scope="col">when</th>
-          <th scope="col">gravity</th>
-          <th scope="col">between</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="{ at, sg, plusMinus, follows, isFloat } in data.readings" :key="`read ${at}`">
-          <td>{{ show('when', at) }}{{ isFloat ? ', by the float' : '' }}{{ follows ? '' : ', not followed' }}</td>
-          <td>{{ show('sg', sg) }}</td>
-          <td>{{ range('sg', { value: sg, low: sg - plusMinus, high: sg + plusMinus }) }}</td>
-        </tr>
-        <tr v-for="{ at, low, middle, high } in ahead" :key="`ahead ${at}`" class="quiet">
-          <td>{{ show('when', at) }}, expected</td>
-          <td>{{ show('sg', middle) }}</td>
-          <td>{{ range('sg', { value: middle, low, high }) }}</td>
-        </tr>
-      </tbody>
-    </table>
-  </details>
+  <ChartTable
+    :sentence="sentence"
+    caption="Gravity by date: read, and as it is expected"
+    :heads="['when', 'gravity', 'between']"
+    :rows="rows"
+  />
 </template>
-
-<style scoped>
-summary {
-  min-height: 32px;
-  padding: 4px 0;
-  color: var(--soot-2);
-  font-size: 13px;
-  cursor: pointer;
-}
-
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-
-th,
-td {
-  padding: 4px 10px 4px 0;
-  border-bottom: 1px solid var(--rule);
-  text-align: left;
-}
-</style>
