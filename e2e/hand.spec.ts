@@ -139,11 +139,12 @@ test.describe('without a network', () => {
     await context.setOffline(false);
     await expect(page.getByText(/Another window wrote to this batch: .*by the other phone/)).toBeVisible();
     await page.getByRole('button', { name: 'Write mine after it' }).tap();
+    const lastTwo = async (id: string): Promise<string[]> => (await recordOf(demoCellar, id)).events.slice(-2).map(({ kind }) => kind);
+    await expect.poll(() => lastTwo(borage)).toEqual(['note', 'reading']);
+    await expect.poll(() => lastTwo(clearing)).toEqual(['reading', 'note']);
     await expect(page.getByText(/waiting/)).toHaveCount(0);
-    const [first, second] = [await recordOf(demoCellar, borage), await recordOf(demoCellar, clearing)];
-    expect(first.events.slice(-2).map(({ kind }) => kind)).toEqual(['note', 'reading']);
-    expect(second.events.slice(-2).map(({ kind }) => kind)).toEqual(['reading', 'note']);
-    for (const { events } of [first, second]) expect(events.map(({ seq }) => seq)).toEqual(events.map((_, i) => i + 1));
+    for (const { events } of [await recordOf(demoCellar, borage), await recordOf(demoCellar, clearing)])
+      expect(events.map(({ seq }) => seq)).toEqual(events.map((_, i) => i + 1));
     await expect(page.getByText(/Nobody answers/)).toHaveCount(0);
   });
 

@@ -11,7 +11,7 @@ const { show } = useReader();
 <template>
   <div class="words" role="status">
     <p v-if="understood.said.length > 0" class="refusal"><SentenceText :sentence="understood.said" /></p>
-    <template v-else-if="understood.payload !== null">
+    <template v-else-if="understood.contents.length > 0">
       <p v-if="understood.read !== null">
         Gravity <b>{{ show('sg', understood.read.sg) }}</b> ± {{ show('sg', understood.read.plusMinus) }} at {{ show('tempC', 20)
         }}<template v-if="understood.beside.length > 0">: <SentenceText :sentence="understood.beside" /></template>.

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { DAY_MS, SHOWN_UNITS, UNIT_SYMBOL } from '@hollow-bell/core/quantities';
+import { productName } from '@hollow-bell/core/nitrogen';
 import { colorsOf, eventSentence } from '@hollow-bell/core/record';
 import { useEventListener } from '@vueuse/core';
 import { computed, ref, useTemplateRef, watch } from 'vue';
@@ -12,12 +13,13 @@ import { liquidColor } from '../../look/liquidColor.ts';
 import { useBatch } from '../../stores/batch.ts';
 import { usePad } from '../../stores/pad.ts';
 import { usePractice } from '../../stores/practice.ts';
+import PadFields from './PadFields.vue';
 import PadGlass from './PadGlass.vue';
 import PadKeys from './PadKeys.vue';
 import PadWhen from './PadWhen.vue';
 import PadWords from './PadWords.vue';
 import { usePadReading } from './usePadReading.ts';
-import type { PadField } from './usePadReading.ts';
+import type { ShownField } from './PadFields.vue';
 
 const pad = usePad();
 const store = useBatch();
@@ -25,7 +27,8 @@ const house = usePractice();
 const { show, tell, date, reader, typedBy } = useReader();
 const { refusal, busy, attempt, blocked } = useAttempt();
 const { at, when } = useWhen();
-const { here, beginnings, understood, expected, last, near, digit, begin, erase, take, empty, begunOf, textOf } = usePadReading(at);
+const { here, beginnings, understood, expected, last, near, dueParts, digit, begin, erase, take, empty, begunOf, textOf } =
+  usePadReading(at);
 
 const choosesWhen = ref(false);
 watch(
@@ -40,11 +43,18 @@ watch(
   { immediate: true, flush: 'post' },
 );
 const isOpen = computed(() => store.batch !== null && store.batch.id === pad.batchId);
-const FIELDS = computed((): { field: PadField; label: string; empty: string }[] => [
+const units = computed(() => SHOWN_UNITS[house.practice.units]);
+const FIELDS = computed((): ShownField[] => [
   { field: 'sg', label: 'gravity', empty: near.value.sg === null ? '–' : show('sg', near.value.sg) },
-  { field: 'tempC', label: `sample ${UNIT_SYMBOL[SHOWN_UNITS[house.practice.units].temp]}`, empty: '–' },
+  { field: 'tempC', label: `sample ${UNIT_SYMBOL[units.value.temp]}`, empty: '–' },
   { field: 'ph', label: 'pH', empty: '–' },
   { field: 'brix', label: '°Brix', empty: '–' },
+  { field: 'sampleL', label: `kept out, ${UNIT_SYMBOL[units.value.volume]}`, empty: '–' },
+  ...dueParts.value.map(({ product, massG }, i) => ({
+    field: i === 0 ? ('fed0' as const) : ('fed1' as const),
+    label: `${productName(product)}, g`,
+    empty: show('massG', massG),
+  })),
 ]);
 const day = computed(() => {
   const { pitch } = store.ledger.history;
@@ -56,16 +66,23 @@ const shownSg = computed(
   () => understood.value.read?.sg ?? (understood.value.field === 'sg' ? (understood.value.offers[0]?.value ?? null) : null),
 );
 const color = computed(() => liquidColor(colorsOf(store.ledger)));
-const event = computed(() => (understood.value.payload === null ? null : { kind: 'reading' as const, payload: understood.value.payload }));
-const told = computed(() => (event.value === null ? '' : tell(eventSentence(event.value))));
+const contents = computed(() => understood.value.contents);
+const told = computed(() => contents.value.map((content) => tell(eventSentence(content))).join('; '));
+const deed = computed(() => {
+  if (contents.value.length === 0) return 'Read';
+  const verb = contents.value[0]?.kind === 'reading' ? 'read' : 'write';
+  const says = `${verb} ${told.value}`;
+  return understood.value.doubts.length > 0 ? `It is so, ${says}` : `${verb === 'read' ? 'Read' : 'Write'} ${told.value}`;
+});
 const atTold = computed(() =>
   at.value === null ? `now, ${date(reader.value.now, { hour: '2-digit', minute: '2-digit' })}` : show('when', at.value),
 );
 
 async function save(): Promise<void> {
-  if (event.value === null || blocked.value) return;
-  const content = event.value;
-  const written = await attempt(() => store.write([content], `${store.batch?.name ?? ''}: ${told.value}`, { ...when.value, isSure: true }));
+  if (contents.value.length === 0 || blocked.value) return;
+  const written = await attempt(() =>
+    store.write(contents.value, `${store.batch?.name ?? ''}: ${told.value}`, { ...when.value, isSure: true }),
+  );
   if (written) pad.close();
 }
 
@@ -106,21 +123,7 @@ watch(board, (stands) => stands?.querySelector<HTMLElement>('[data-field]')?.foc
         :near="near.sg ?? 1"
         :color="color"
       />
-      <div class="fields" role="group" aria-label="What is read">
-        <button
-          v-for="each in FIELDS"
-          :key="each.field"
-          type="button"
-          :data-field="each.field"
-          :class="{ here: here === each.field, refused: understood.field === each.field }"
-          :aria-pressed="here === each.field"
-          @click="here = each.field"
-        >
-          <span>{{ each.label }}</span>
-          <b v-if="textOf(each.field) !== ''" class="mono">{{ textOf(each.field) }}</b>
-          <b v-else class="mono empty">{{ each.empty }}</b>
-        </button>
-      </div>
+      <PadFields v-model="here" :fields="FIELDS" :refused="understood.field" :text-of="textOf" />
       <PadKeys :beginnings="beginnings.all" :ready="ready" :mark="mark" @digit="digit" @begin="begin" @erase="erase">
         <button type="button" class="word wide" :aria-expanded="choosesWhen" @click="choosesWhen = !choosesWhen">{{ atTold }}</button>
       </PadKeys>
@@ -140,9 +143,9 @@ watch(board, (stands) => stands?.querySelector<HTMLElement>('[data-field]')?.foc
         type="primary"
         class="deed"
         :loading="busy"
-        :disabled="event === null || blocked"
+        :disabled="contents.length === 0 || blocked"
         @click="save"
-        >{{ event === null ? 'Read' : understood.doubts.length > 0 ? `It is so, read ${told}` : `Read ${told}` }}</el-button
+        >{{ deed }}</el-button
       >
     </div>
   </MakerDialog>
@@ -156,45 +159,6 @@ watch(board, (stands) => stands?.querySelector<HTMLElement>('[data-field]')?.foc
 
 .drawing {
   border-bottom: 2px solid var(--soot);
-}
-
-.fields {
-  display: grid;
-  grid-template-columns: 1.3fr 1fr 1fr 1fr;
-}
-
-.fields button {
-  display: grid;
-  min-height: 54px;
-  padding: 4px 6px;
-  border: 0;
-  border-bottom: 2px solid var(--rule);
-  background: none;
-  color: var(--soot);
-  text-align: left;
-  cursor: pointer;
-}
-
-.fields span {
-  color: var(--soot-2);
-  font-size: 13px;
-}
-
-.fields b {
-  font-size: 19px;
-}
-
-.fields .empty {
-  color: var(--soot-3);
-  font-weight: 400;
-}
-
-.fields .here {
-  border-color: var(--bronze);
-}
-
-.fields .refused b {
-  color: var(--madder);
 }
 
 .offer {

@@ -1,8 +1,9 @@
 import { TypedRefusal, Refusal } from '@hollow-bell/core/quantities';
 import type { FieldKind, Offer, Ranged, Sentence } from '@hollow-bell/core/quantities';
-import { courseOf } from '@hollow-bell/core/feed';
+import { courseOf, feedingNow, weighedParts } from '@hollow-bell/core/feed';
+import { fedEvent } from '@hollow-bell/core/nitrogen';
 import { gravityRead, makeReading } from '@hollow-bell/core/record';
-import type { GravityRead } from '@hollow-bell/core/record';
+import type { EventContent, GravityRead } from '@hollow-bell/core/record';
 import { besideExpected, expectedGravity, traitsOf } from '@hollow-bell/core/watch';
 import { fieldText } from '@hollow-bell/tell';
 import { NOTHING_PRESSED, beginningsNear, pressedText, readPressed } from '@hollow-bell/tell/pad';
@@ -13,15 +14,36 @@ import { useInstruments } from '../../composables/useInstruments.ts';
 import { useReader } from '../../composables/useReader.ts';
 import { useBatch } from '../../stores/batch.ts';
 
-export type PadField = 'sg' | 'tempC' | 'ph' | 'brix';
-const KINDS: Record<PadField, FieldKind> = { sg: 'sg', tempC: 'temp', ph: 'ph', brix: 'brix' };
+/** What a glass of the mead tells. */
+const READ = ['sg', 'tempC', 'ph', 'brix'] as const;
+type ReadField = (typeof READ)[number];
+/** What goes out and in at the same visit: the sample that is kept out, and the powders of a dose that is due. */
+export type PadField = ReadField | 'sampleL' | 'fed0' | 'fed1';
+const KINDS: Record<PadField, FieldKind> = {
+  sg: 'sg',
+  tempC: 'temp',
+  ph: 'ph',
+  brix: 'brix',
+  sampleL: 'volume',
+  fed0: 'smallMass',
+  fed1: 'smallMass',
+};
+const FED = ['fed0', 'fed1'] as const;
 /** Where the keys of a pH begin before one was read: the middle of what meads have (our estimate). */
 const USUAL_PH = 3.5;
-const NAMED: Record<PadField, string> = { sg: 'Gravity', tempC: 'The sample', ph: 'The pH', brix: 'The refractometer' };
+const NAMED: Record<PadField, string> = {
+  sg: 'Gravity',
+  tempC: 'The sample',
+  ph: 'The pH',
+  brix: 'The refractometer',
+  sampleL: 'What is kept out',
+  fed0: 'The dose',
+  fed1: 'The dose',
+};
 
-/** What the pressed keys mean for the open batch: as a reading, in words, or why not with what may have been meant. */
+/** What the pressed keys mean for the open batch: as entries, in words, or why not with what may have been meant. */
 export interface Understood {
-  payload: ReturnType<typeof makeReading> | null;
+  contents: EventContent[];
   read: GravityRead | null;
   beside: Sentence;
   doubts: Sentence[];
@@ -30,7 +52,7 @@ export interface Understood {
   /** The field that is refused. */
   field: PadField | null;
 }
-const NOTHING: Understood = { payload: null, read: null, beside: [], doubts: [], said: [], offers: [], field: null };
+const NOTHING: Understood = { contents: [], read: null, beside: [], doubts: [], said: [], offers: [], field: null };
 
 /** @param at when it was read, ms since 1970 UTC; null is now */
 export function usePadReading(at: Ref<number | null>) {
@@ -43,6 +65,9 @@ export function usePadReading(at: Ref<number | null>) {
     tempC: { ...NOTHING_PRESSED },
     ph: { ...NOTHING_PRESSED },
     brix: { ...NOTHING_PRESSED },
+    sampleL: { ...NOTHING_PRESSED },
+    fed0: { ...NOTHING_PRESSED },
+    fed1: { ...NOTHING_PRESSED },
   });
 
   const readAt = computed(() => at.value ?? reader.value.now);
@@ -56,11 +81,20 @@ export function usePadReading(at: Ref<number | null>) {
     const course = courseOf(store.feeding, store.ledger);
     return course === null ? null : expectedGravity(course, store.ledger, readAt.value);
   });
+  const dueDose = computed(() =>
+    store.feeding === null
+      ? undefined
+      : feedingNow(store.feeding, store.ledger, readAt.value).doses.find(({ state: how }) => how === 'due'),
+  );
+  const dueParts = computed(() => weighedParts(dueDose.value).slice(0, FED.length));
   const near = computed<Record<PadField, number | null>>(() => ({
     sg: expected.value?.value ?? last.value?.sg ?? store.view?.sg ?? null,
     ph: store.ledger.history.ph?.value ?? USUAL_PH,
     tempC: null,
     brix: null,
+    sampleL: null,
+    fed0: null,
+    fed1: null,
   }));
   const beginnings = computed(() => beginningsNear(KINDS[here.value], near.value[here.value], typedBy.value));
   /** What stands ready counts as begun, until something else is pressed. */
@@ -107,10 +141,21 @@ export function usePadReading(at: Ref<number | null>) {
     }
     if (Object.keys(seen).length === 0) return NOTHING;
     try {
-      const payload = makeReading(seen, instruments.value);
-      const read = gravityRead(store.ledger, payload);
+      const isRead = READ.some((field) => seen[field] !== undefined);
+      const payload = isRead ? makeReading(Object.fromEntries(READ.map((field) => [field, seen[field]])), instruments.value) : null;
+      const read = payload === null ? null : gravityRead(store.ledger, payload);
+      const contents: EventContent[] = [
+        ...(payload === null ? [] : [{ kind: 'reading' as const, payload }]),
+        ...(seen.sampleL === undefined
+          ? []
+          : [{ kind: 'removal' as const, payload: { volumeL: seen.sampleL, reason: 'sample' as const } }]),
+        ...dueParts.value.flatMap(({ product }, i) => {
+          const massG = seen[FED[i] ?? 'fed0'];
+          return massG === undefined ? [] : [fedEvent({ product, massG }, dueDose.value?.dose.number)];
+        }),
+      ];
       const beside = read === null ? [] : besideExpected(read, expected.value, last.value);
-      return { ...NOTHING, payload, read, beside, doubts: store.doubtsOf([{ kind: 'reading', payload }], readAt.value) };
+      return { ...NOTHING, contents, read, beside, doubts: store.doubtsOf(contents, readAt.value) };
     } catch (error) {
       if (!(error instanceof Refusal)) throw error;
       return { ...NOTHING, said: error.said };
@@ -124,6 +169,7 @@ export function usePadReading(at: Ref<number | null>) {
     expected,
     last,
     near,
+    dueParts,
     digit,
     begin,
     erase,
