@@ -54,9 +54,9 @@ test('the pad shows a slip before it is written, and keeps what was pressed', as
   await expect(page.getByText(/1062 is no specific gravity/)).toBeVisible();
   await expect(page.getByRole('button', { name: /^Read \d/ })).toHaveCount(0);
   await page.getByRole('button', { name: /1\.062 take this/ }).tap();
-  await page.getByRole('button', { name: 'pH' }).tap();
+  await page.getByRole('button', { name: /^pH/ }).tap();
   for (const sign of ['3', 'point', '4', '2']) await keys.getByRole('button', { name: sign, exact: true }).tap();
-  await page.getByRole('button', { name: /sample/ }).tap();
+  await page.getByRole('button', { name: /^sample/ }).tap();
   for (const digit of '21') await keys.getByRole('button', { name: digit, exact: true }).tap();
   await expect(page.getByRole('button', { name: /ead 1\.062, pH 3\.42 at 21/ })).toBeVisible();
   for (const key of await keys.getByRole('button').all()) {
@@ -79,6 +79,63 @@ test('the pad takes the keys of a keyboard', async ({ page, demoCellar }) => {
   await page.keyboard.press('Enter');
   await expect(page.getByText(/^Written: Borage, even: 1\.069/)).toBeVisible();
   expect(gravities(await recordOf(demoCellar, id)).at(-1)).toBe(1.069);
+});
+
+test('the pad keeps out a sample and feeds what is due at the same visit', async ({ page, demoCellar }) => {
+  const id = await idOf(demoCellar, 'Borage, even');
+  await page.goto(demoCellar.url);
+  await page.getByRole('button', { name: 'Read Borage, even' }).tap();
+  const keys = page.getByRole('group', { name: 'Keys' });
+  const press = async (signs: readonly string[]): Promise<void> => {
+    for (const sign of signs) await keys.getByRole('button', { name: sign, exact: true }).tap();
+  };
+  await press(['3']);
+  await page.getByRole('button', { name: /^kept out/ }).tap();
+  await press(['0', 'point', '1']);
+  await page.getByRole('button', { name: /^organic nutrient/ }).tap();
+  await press(['3']);
+  await page.getByRole('button', { name: /^Read 1\.\d\d3; 0\.10 L taken as a sample; fed 3\.0 g organic nutrient/ }).tap();
+  await expect(page.getByText(/^Written: Borage, even/)).toBeInViewport();
+  const last = (await recordOf(demoCellar, id)).events.slice(-3);
+  expect(last.map(({ kind }) => kind)).toEqual(['reading', 'removal', 'nutrient']);
+  expect(last.slice(1).map(({ payload }) => payload)).toMatchObject([
+    { volumeL: 0.1, reason: 'sample' },
+    { massG: 3, source: 'organic' },
+  ]);
+});
+
+test('the first ask stands whole on a phone, with what is to be done', async ({ page, demoCellar }) => {
+  await page.goto(demoCellar.url);
+  const deed = page.getByRole('list', { name: 'What the vessels ask for' }).getByRole('listitem').first().getByRole('button').first();
+  await expect(deed).toBeInViewport({ ratio: 1 });
+});
+
+test('Formulate keeps what it makes and the worst of it in sight while it is typed', async ({ page, demoCellar }) => {
+  await page.goto(`${demoCellar.url}/batches/new`);
+  const volume = page.getByLabel('Volume at the pitch', { exact: true });
+  await volume.tap();
+  await volume.fill('');
+  await volume.pressSequentially('20');
+  await page.getByRole('button', { name: 'Hold Cost' }).scrollIntoViewIfNeeded();
+  const line = page.locator('[data-test=outcome-line]');
+  await expect(line).toBeInViewport({ ratio: 1 });
+  await expect(line).toContainText('20.0 L at 1.');
+  await expect(line).toContainText(/will not fit/);
+  await expect(line.getByRole('status')).toContainText(/20\.0 L at .*will not fit/);
+});
+
+test('a timer goes on over other views and says when its time is up', async ({ page, demoCellar }) => {
+  await page.clock.install();
+  const id = await idOf(demoCellar, 'Borage, even');
+  await page.goto(`${demoCellar.url}/batches/${id}/feed`);
+  await page.getByRole('button', { name: 'time it, 3:00' }).first().tap();
+  await expect(page.getByText('Degassing Borage, even')).toBeInViewport();
+  await page.getByRole('link', { name: 'Rounds' }).tap();
+  await expect(page.getByRole('timer')).toBeInViewport();
+  await page.clock.fastForward(181_000);
+  await expect(page.getByRole('alert').filter({ hasText: 'Degassing Borage, even' })).toContainText('time is up');
+  await page.getByRole('button', { name: 'Good' }).tap();
+  await expect(page.getByText('Degassing Borage, even')).toHaveCount(0);
 });
 
 /** The whole shell lies on the device. */

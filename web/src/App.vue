@@ -14,9 +14,11 @@ import { useKept } from './stores/kept.ts';
 import { useOutbox } from './stores/outbox.ts';
 import { seenSince } from './api/lastSeen.ts';
 import { isDemo } from './cellar.ts';
+import { REMINDS } from './ringing/outside.ts';
 import { usePad } from './stores/pad.ts';
 import { usePractice } from './stores/practice.ts';
 import { useRounds } from './stores/rounds.ts';
+import { useTimers } from './stores/timers.ts';
 import { useTimeoutFn, whenever } from '@vueuse/core';
 
 /** Most days it is not the first. */
@@ -27,6 +29,7 @@ const DemoStrip = defineAsyncComponent(() => import('./parts/page/DemoStrip.vue'
 const ClockNotice = defineAsyncComponent(() => import('./parts/page/ClockNotice.vue'));
 /** Loaded with the first reading that is pressed. */
 const ReadingPad = defineAsyncComponent(() => import('./parts/pad/ReadingPad.vue'));
+const TimerBar = defineAsyncComponent(() => import('./parts/page/TimerBar.vue'));
 const EnterPlace = defineAsyncComponent(() => import('./places/EnterPlace.vue'));
 
 const house = usePractice();
@@ -34,6 +37,7 @@ const door = useDoor();
 const outbox = useOutbox();
 const kept = useKept();
 const pad = usePad();
+const timers = useTimers();
 const route = useRoute();
 const batchHere = computed(() => (route.name === 'batch' || route.name === 'station' ? String(route.params['id']) : null));
 useCellarLight();
@@ -66,6 +70,12 @@ whenever(
   () => void sight(),
   { immediate: true },
 );
+/** Who wished to be reminded is, whatever view stands open. */
+whenever(
+  () => house.loaded && !door.isOut && localStorage.getItem(REMINDS) === 'true',
+  async () => (await import('./stores/reminders.ts')).useReminders(),
+  { once: true, immediate: true },
+);
 whenever(
   () => rounds.loaded && !door.isOut,
   () => useTimeoutFn(() => void keepAhead(), KEEPS_AHEAD_MS),
@@ -97,6 +107,7 @@ whenever(
           <el-button class="to-log" @click="toLog">Log</el-button>
         </p>
         <NoticeBar />
+        <TimerBar v-if="timers.timers.length > 0" />
       </div>
       <MissingView />
       <main id="place"><RouterView /></main>

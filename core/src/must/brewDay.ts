@@ -42,8 +42,12 @@ export interface BrewStep {
   deed: StepDeed;
   /** Hours to wait after it. */
   waitH: number;
+  /** What a timer is set to while it is done. */
+  minutes: number | null;
 }
 
+/** Until honey lies on no floor (our estimate). */
+const STIR_MIN = 5;
 const MUST_SO2_MG_PER_L = 50;
 /** All through, for a minute (trade practice for fruit purée). */
 const PASTEURIZE_C = 71;
@@ -54,8 +58,17 @@ const step = (
   title: string,
   sentence: Sentence,
   deed: StepDeed = { kind: 'tick' },
-  more: { caution?: Sentence; waitH?: number } = {},
-): BrewStep => ({ id, part, title, sentence, deed, caution: more.caution ?? null, waitH: more.waitH ?? 0 });
+  more: { caution?: Sentence; waitH?: number; minutes?: number } = {},
+): BrewStep => ({
+  id,
+  part,
+  title,
+  sentence,
+  deed,
+  caution: more.caution ?? null,
+  waitH: more.waitH ?? 0,
+  minutes: more.minutes ?? null,
+});
 
 /** The must as it really is, once it is poured: the yeast is reckoned for that. */
 export interface Poured {
@@ -127,10 +140,11 @@ function mixing(plan: MustPlan, figures: MustFigures, schools: BrewSchools): Bre
         'stir',
         'mix',
         'Stir until nothing lies on the bottom',
-        say`Five minutes and scrape the floor. Honey that lies on the bottom makes every reading wrong.`,
+        say`${String(STIR_MIN)} minutes and scrape the floor. Honey that lies on the bottom makes every reading wrong.`,
         {
           kind: 'stir',
         },
+        { minutes: STIR_MIN },
       ),
     );
   if (sulfites) steps.push(sulfiteStep(figures.volumeL.value));
@@ -222,7 +236,7 @@ function pitching(plan: MustPlan, must: Poured, schools: BrewSchools): BrewStep[
     'Rehydrate the yeast',
     say`${massG(grams)} of ${yeast.name} in ${volumeL(water.waterL)} of water at ${tempC(water.tempC)} or as the packet says, ${String(water.minutes)} minutes, with ${massG(water.nutrientG)} of rehydration nutrient if you use it.`,
     undefined,
-    { caution: say`No ammonium salts in this water: they harm yeast that is waking up.` },
+    { minutes: water.minutes, caution: say`No ammonium salts in this water: they harm yeast that is waking up.` },
   );
   const attemper = step(
     'attemper',

@@ -108,10 +108,21 @@ function addressOf<R extends RouteName>(name: R, { id, query, base = cellarBase 
   return `${base}/api${id === undefined ? path : path.replace(':id', id)}${query === undefined ? '' : `?${new URLSearchParams(query).toString()}`}`;
 }
 
+/** What is no JSON is null: some other program answered. */
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text) as unknown;
+  } catch (error) {
+    if (!(error instanceof SyntaxError)) throw error;
+    return null;
+  }
+}
+
 /** Asks by the table of routes, and holds the answer to it. */
 async function ask<R extends RouteName>(name: R, { body, token, withinMs = 20_000 }: Sending<R>, address: string): Promise<AnswerOf<R>> {
   const { method, answer: shape } = ROUTES[name];
   let response: Response;
+  let sent: string;
   try {
     response = await fetch(address, {
       method,
@@ -122,10 +133,12 @@ async function ask<R extends RouteName>(name: R, { body, token, withinMs = 20_00
       ...(body === undefined ? {} : { body: JSON.stringify(body) }),
       signal: AbortSignal.timeout(withinMs),
     });
+    /** An answer that breaks off, since the page is left or the network goes, is none. */
+    sent = await response.text();
   } catch {
     throw new ApiFailure('away', AWAY);
   }
-  const answer: unknown = await response.json().catch(() => null);
+  const answer = parsed(sent);
   if (response.ok) {
     const misfit = misfitOf(shape, answer);
     if (misfit !== null) throw new ApiFailure('internal', `${OTHER_PROGRAM} (${name} ${misfit.path.join('.')}: ${misfit.says})`);

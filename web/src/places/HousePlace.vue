@@ -3,6 +3,7 @@ import { api } from '../api/client.ts';
 import { isDemo, lookAround } from '../cellar.ts';
 import type { Practice } from '@hollow-bell/contract';
 import { nextTick, ref, watch } from 'vue';
+import BrowserReminders from '../parts/rounds/BrowserReminders.vue';
 import CalendarAddress from '../parts/rounds/CalendarAddress.vue';
 import BackupsPart from '../parts/house/BackupsPart.vue';
 import FilesPart from '../parts/house/FilesPart.vue';
@@ -77,6 +78,7 @@ async function save(): Promise<void> {
       >
     </section>
     <CalendarAddress />
+    <BrowserReminders />
     <DoorsPart v-if="door.visitor !== null && !door.isGuest" :visitor="door.visitor" />
     <FilesPart v-if="!door.isGuest" />
     <BackupsPart v-if="!isDemo && !door.isGuest" />

@@ -148,6 +148,7 @@ const print = (): void => window.print();
                 v-for="step in steps.filter((each) => each.part === part)"
                 :key="step.id"
                 :step="step"
+                :batch-id="store.batch?.id ?? ''"
                 :done-at="stepDone(step)"
                 :busy="busy || (pitched !== null) !== (part === 'later') || step.deed.kind === 'reading' || step.deed.kind === 'pitch'"
                 :blocked="blocked"

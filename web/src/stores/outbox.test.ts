@@ -41,6 +41,22 @@ describe('what is on its way to the record', () => {
     expect(outbox.away).toBe('');
   });
 
+  it('waits on where the answer breaks off half-way, as when the page is left meanwhile', async () => {
+    const outbox = useOutbox();
+    const brokenOff = new ReadableStream({
+      start: (stream) => {
+        stream.enqueue(new TextEncoder().encode('{"lastSeq": 5, '));
+        stream.error(new TypeError('network error'));
+      },
+    });
+    answers = [() => new Response(brokenOff, { status: 200 }), acknowledge(5)];
+    await outbox.submit(BATCH, 4, [note('foam')], 'foam');
+    expect(outbox.held).toBeNull();
+    expect(outbox.parcels).toHaveLength(1);
+    await vi.advanceTimersByTimeAsync(3000);
+    expect(outbox.parcels).toHaveLength(0);
+  });
+
   it('goes in order, each behind the one before', async () => {
     const outbox = useOutbox();
     await outbox.submit(BATCH, 4, [note('one')], 'one');

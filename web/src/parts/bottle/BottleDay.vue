@@ -4,7 +4,6 @@ import type { CratePlan, PrimePlan } from '@hollow-bell/core/bottle';
 import { computed, ref } from 'vue';
 import { useAttempt } from '../../composables/useAttempt.ts';
 import { useBottleSheet } from '../../composables/useBottleSheet.ts';
-import { useCountdown } from '../../composables/useCountdown.ts';
 import { useDraft } from '../../composables/useDraft.ts';
 import type { PrimeChoice } from '../../composables/useBottling.ts';
 import { useBatch } from '../../stores/batch.ts';
@@ -12,6 +11,7 @@ import { usePractice } from '../../stores/practice.ts';
 import { useShelf } from '../../stores/shelf.ts';
 import QuantityField from '../fields/QuantityField.vue';
 import SentenceText from '../figures/SentenceText.vue';
+import TimeIt from '../figures/TimeIt.vue';
 
 const props = defineProps<{ crate: CratePlan; prime: PrimePlan | null; sugar: PrimeChoice; where: 'bulk' | 'each'; volumes: number }>();
 const store = useBatch();
@@ -65,13 +65,6 @@ const mlPerTenL = computed(() => (kept.value.doseMl === null ? null : sanitizerF
 const toggle = (id: string): void =>
   change({ done: kept.value.done.includes(id) ? kept.value.done.filter((each) => each !== id) : [...kept.value.done, id] });
 
-const timed = ref('');
-const { leftS, isOver, start, stop } = useCountdown();
-function time(id: string, minutes: number): void {
-  timed.value = id;
-  start(minutes * 60);
-}
-const clock = computed(() => (leftS.value === null ? '' : `${Math.floor(leftS.value / 60)}:${String(leftS.value % 60).padStart(2, '0')}`));
 const sheet = (): Promise<boolean> =>
   attempt(async () => {
     if (store.batch !== null) await download({ name: store.batch.name, crate: props.crate, steps: steps.value });
@@ -123,27 +116,13 @@ const sheet = (): Promise<boolean> =>
         />
         <p>
           <b>{{ step.title }}</b> <SentenceText :sentence="step.sentence" />
-          <button
-            v-if="step.minutes !== null && timed !== step.id"
-            type="button"
-            class="link small no-print"
-            @click="time(step.id, step.minutes)"
-          >
-            time it
-          </button>
-          <span v-if="timed === step.id" class="timer" role="timer"
-            >{{ isOver ? 'time is up' : clock }}
-            <button
-              type="button"
-              class="link small"
-              @click="
-                stop();
-                timed = '';
-              "
-            >
-              stop
-            </button></span
-          >
+          <TimeIt
+            v-if="step.minutes !== null"
+            :id="`${store.batch?.id ?? ''} ${step.id}`"
+            class="small"
+            :label="`${step.title}, ${store.batch?.name ?? ''}`"
+            :minutes="step.minutes"
+          />
           <span v-if="step.caution !== null" class="caution small"><SentenceText :sentence="step.caution" /></span>
         </p>
       </li>
@@ -202,11 +181,6 @@ li {
 
 .done p {
   color: var(--soot-2);
-}
-
-.timer {
-  font-family: var(--mono);
-  font-weight: 700;
 }
 
 .caution {

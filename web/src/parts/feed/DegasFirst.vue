@@ -2,29 +2,28 @@
 import { HOUR_MS } from '@hollow-bell/core/quantities';
 import { computed } from 'vue';
 import { useAttempt } from '../../composables/useAttempt.ts';
-import { useCountdown } from '../../composables/useCountdown.ts';
 import { useReader } from '../../composables/useReader.ts';
 import { useBatch } from '../../stores/batch.ts';
+import { useTimers } from '../../stores/timers.ts';
+import TimeIt from '../figures/TimeIt.vue';
 
 /** Gentle stirring until it foams no more takes a few minutes (our estimate). */
-const STIR_S = 3 * 60;
+const STIR_MIN = 3;
+const timers = useTimers();
+const timerId = computed(() => `degas ${store.batch?.id ?? ''}`);
 
 const store = useBatch();
 const { show } = useReader();
 const { refusal, busy, attempt } = useAttempt();
-const { leftS, isOver, start, stop } = useCountdown();
 /** Degassed within the hour counts for this dose. */
 const degassedAt = computed(() => {
   const at = store.ledger.history.marks.degassed;
   return at !== undefined && store.now - at < HOUR_MS ? at : null;
 });
-const clock = computed(() => {
-  const left = leftS.value ?? STIR_S;
-  return `${Math.floor(left / 60)}:${String(left % 60).padStart(2, '0')}`;
-});
 
 async function degassed(): Promise<void> {
-  if (await attempt(() => store.write([{ kind: 'note', payload: { text: 'Degassed', mark: 'degassed' } }], 'degassed'))) stop();
+  if (await attempt(() => store.write([{ kind: 'note', payload: { text: 'Degassed', mark: 'degassed' } }], 'degassed')))
+    timers.stop(timerId.value);
 }
 </script>
 
@@ -36,9 +35,7 @@ async function degassed(): Promise<void> {
     <template v-else>
       <p><b>First degas.</b> Stir slowly from the bottom and wait for the foam to sink, again and again.</p>
       <p class="deeds">
-        <output v-if="leftS !== null" class="clock" :aria-live="isOver ? 'assertive' : 'off'">{{ isOver ? 'time is up' : clock }}</output>
-        <el-button v-if="leftS === null" @click="start(STIR_S)">Time it, {{ clock }}</el-button>
-        <el-button v-else @click="stop">Stop</el-button>
+        <TimeIt :id="timerId" :label="`Degassing ${store.batch?.name ?? ''}`" :minutes="STIR_MIN" />
         <el-button :loading="busy" @click="degassed">Degassed</el-button>
       </p>
     </template>
@@ -60,12 +57,6 @@ async function degassed(): Promise<void> {
   align-items: center;
   gap: 8px;
   padding: 2px 0;
-}
-
-.clock {
-  min-width: 64px;
-  font: 700 22px var(--font);
-  font-variant-numeric: tabular-nums;
 }
 
 @media (max-width: 720px) {

@@ -5,8 +5,9 @@ import { computed } from 'vue';
 import { useReader } from '../../composables/useReader.ts';
 import QuantityField from '../fields/QuantityField.vue';
 import SentenceText from '../figures/SentenceText.vue';
+import TimeIt from '../figures/TimeIt.vue';
 
-const props = defineProps<{ step: BrewStep; doneAt: number | null; busy: boolean; blocked: boolean; now: number }>();
+const props = defineProps<{ step: BrewStep; batchId: string; doneAt: number | null; busy: boolean; blocked: boolean; now: number }>();
 const emit = defineEmits<{ done: [] }>();
 /** What was really poured; the plan’s own amount until another is typed. */
 const amount = defineModel<number | null>('amount', { required: true });
@@ -43,6 +44,13 @@ const kind = computed(() =>
       <b>{{ step.title }}</b>
       <SentenceText :sentence="step.sentence" class="quiet" />
       <p v-if="step.caution !== null && doneAt === null" class="caution"><SentenceText :sentence="step.caution" /></p>
+      <TimeIt
+        v-if="step.minutes !== null && doneAt === null"
+        :id="`${batchId} ${step.id}`"
+        class="small"
+        :label="step.title"
+        :minutes="step.minutes"
+      />
       <p v-if="readyAt !== null && readyAt > now" class="small wait">Wait until {{ show('when', readyAt) }}.</p>
       <slot />
     </div>

@@ -62,6 +62,7 @@ describe('a step of the brew day', () => {
     show(BrewStepRow, {
       step: steps.find((step) => step.id === id),
       doneAt: null,
+      batchId: 'b',
       busy: false,
       blocked: false,
       amount: 3,

@@ -6,10 +6,13 @@ import type { HeatPlan, HeatingNow } from '@hollow-bell/core/stabilize';
 import { computed } from 'vue';
 import { useReader } from '../../composables/useReader.ts';
 import { useBatch } from '../../stores/batch.ts';
+import TimeIt from '../figures/TimeIt.vue';
 import BellMark from '../rounds/BellMark.vue';
 
 /** What is left of the hold, with the thermometer’s doubt, and what wants looking at. */
 const props = defineProps<{ heating: HeatingNow; hold: number; plan: HeatPlan | null; firstAt: number | null }>();
+/** Twice before the log would stall. */
+const READ_EVERY_MIN = LOG_STALLS_MIN / 2;
 const store = useBatch();
 const { show, number } = useReader();
 const last = computed(() => props.heating.held.last);
@@ -40,6 +43,13 @@ const stalledMin = computed(() => {
       <b>{{ Math.ceil(heating.leftMin.low) }} to {{ Math.ceil(heating.leftMin.high) }}</b
       >: the thermometer may be {{ show('degrees', THERMOMETER_PLUS_MINUS_C) }} off. Sure at <b>{{ show('when', heating.sureAt) }}</b>.
     </p>
+    <TimeIt
+      v-if="!heating.isMet"
+      :id="`core ${store.batch?.id ?? ''}`"
+      class="small"
+      :label="`Read the core of ${store.batch?.name ?? ''}`"
+      :minutes="READ_EVERY_MIN"
+    />
     <div class="pairs">
       <p>
         <span>So far</span><b data-test="units">{{ number(heating.held.units.value, 1) }} of {{ hold }} PU</b>
