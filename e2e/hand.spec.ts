@@ -121,7 +121,7 @@ test('Formulate keeps what it makes and the worst of it in sight while it is typ
   await expect(line).toBeInViewport({ ratio: 1 });
   await expect(line).toContainText('20.0 L at 1.');
   await expect(line).toContainText(/will not fit/);
-  await expect(line.getByRole('status')).toContainText(/20\.0 L at .*will not fit/);
+  await expect(line.getByRole('status')).toContainText(/20\.0\sL at .*will not fit/);
 });
 
 test('a timer goes on over other views and says when its time is up', async ({ page, demoCellar }) => {
