@@ -141,10 +141,10 @@ test('a feeding is worked out from the shelf, followed, compared, and refused wh
   await page.getByText('Three schools side by side').click();
   await expect(page.locator('[data-school]')).toHaveCount(3);
   await page.getByText('Worked out from what is on the shelf').click();
-  await pick(page, 'of what is on the shelf, the', 'fewest visits');
+  await pick(page, 'of what is on the shelf, the', 'fewest doses');
   const found = page.locator('[data-test=worked-out] li');
   await expect(found).toHaveCount(3);
-  await type(field(page, 'most at one visit'), '60');
+  await type(field(page, 'most in one dose'), '60');
   await expect(found).toHaveCount(2);
   await page.getByRole('button', { name: 'Feed by this' }).click();
   await expect(dose(page, 2)).toBeVisible();

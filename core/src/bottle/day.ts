@@ -1,6 +1,6 @@
-import { CLOSURES_OF, MIX_WITHIN_H, carbonateDays } from '../carbonate/index.ts';
+import { CLOSURES_OF, MIX_WITHIN_H, CARBONATES_FROM_C, carbonateDays } from '../carbonate/index.ts';
 import type { ClosureId } from '../record/index.ts';
-import { hours, massG, mm, say, verdict, volumeL } from '../quantities/index.ts';
+import { hours, massG, mm, say, tempC, verdict, volumeL } from '../quantities/index.ts';
 import type { Sentence, Verdict } from '../quantities/index.ts';
 import type { CratePlan, CrateRow } from './crate.ts';
 import { sanitizerFor } from './sanitizer.ts';
@@ -125,7 +125,7 @@ export function bottleDay(plan: DayPlan): BottleStep[] {
             'test',
             'Test bottle',
             days === null
-              ? say`Below 10 °C yeast makes no gas: bring them to a warmer room first.`
+              ? say`Below ${tempC(CARBONATES_FROM_C)} yeast makes no gas: bring them to a warmer room first.`
               : say`After ${hours(24 * days.value)} at this warmth (${hours(24 * days.low)} to ${hours(24 * days.high)}): cool one for a day, and open it.`,
           ),
         ]),

@@ -14,7 +14,7 @@ export { CLOSURES_OF, CONTAINERS, containerOf, ratingOf } from './containers.ts'
 export { gasFan, holdsOf, mostVolumesFor } from './fan.ts';
 export type { Bubbling, GasFan, Holds, SlipId } from './fan.ts';
 export { gasOf, isPrimed, pressureIn, volumesIn } from './inGlass.ts';
-export { FORCE_WAYS, MIX_WITHIN_H, carbonateDays, forceTable, psiOf } from './keg.ts';
+export { CARBONATES_FROM_C, FORCE_WAYS, MIX_WITHIN_H, carbonateDays, forceTable, psiOf } from './keg.ts';
 export { primingDose, primingSugarOf, primingWorst, volumesFromPieces, volumesMade, volumesReached } from './priming.ts';
 export type { PrimingSugar } from './priming.ts';
 export { GAS_STYLES, gasStyleOf } from './styles.ts';

@@ -35,9 +35,11 @@ const TABLE_C = [2, 5, 8, 12, 16, 20] as const;
 export const forceTable = (volumes: number, abv: number): { tempC: number; bar: number }[] =>
   TABLE_C.map((tempC) => ({ tempC, bar: Math.max(0, kegPressureBar(volumes, tempC, abv)) }));
 
+/** Below this yeast makes no gas in bottles. */
+export const CARBONATES_FROM_C = 10;
 /** Days until bottles have made their gas, by how warm they stand; null where yeast rests (trade practice: two weeks warm; the rest our estimates). */
 export function carbonateDays(tempC: number): Ranged | null {
-  if (tempC < 10) return null;
+  if (tempC < CARBONATES_FROM_C) return null;
   if (tempC < 15) return { value: 42, low: 28, high: 70 };
   return tempC < 18 ? { value: 21, low: 14, high: 35 } : { value: 14, low: 10, high: 21 };
 }

@@ -1,6 +1,6 @@
 import { LEAST_SUGAR_G, tempsSincePitch } from '../record/index.ts';
 import type { Ledger } from '../record/index.ts';
-import { HOUR_MS, hours, massG, mgPerL, say, tempC, volumeL, when } from '../quantities/index.ts';
+import { HOUR_MS, abvPct, hours, massG, mgPerL, say, tempC, volumeL, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { yeastOf } from '../yeast/index.ts';
 import { isComing, weighedParts } from './doseNow.ts';
@@ -121,8 +121,7 @@ function whatIsLeftOut(plan: FeedingPlan, doses: readonly DoseNow[], { uncovered
     changes.push(
       say`Organic nutrient still helps a little, ammonium no more: it would stay as salt. Past half of the sugar leave both out, what is left over feeds spoilage.`,
     );
-  else if (isLeftOut)
-    changes.push(say`Part of it is left out: ammonium above ${String(AMMONIUM_CUTOFF_ABV)} % vol, or more than a cap allows.`);
+  else if (isLeftOut) changes.push(say`Part of it is left out: ammonium above ${abvPct(AMMONIUM_CUTOFF_ABV)}, or more than a cap allows.`);
   if (uncovered > WORTH_COVERING * plan.needMgPerL && uncovered > plan.missingMgPerL + 1)
     changes.push(say`${mgPerL(uncovered)} stay uncovered: more than this at once would only feed what spoils it.`);
   return changes;

@@ -26,7 +26,7 @@ describe('schools side by side', () => {
   it('each ends where its own plan ends, and is visited as often as it has doses', () => {
     for (const outcome of outcomes) {
       const plan = planFeeding(must, { ...practice, school: outcome.school });
-      expect(outcome.visits).toBe(plan.doses.length);
+      expect(outcome.doseCount).toBe(plan.doses.length);
       expect(outcome.steps.at(-1)?.mgPerL ?? plan.creditMgPerL).toBeCloseTo(plan.creditMgPerL + plan.suppliedMgPerL, 6);
     }
   });
@@ -36,7 +36,7 @@ describe('schools side by side', () => {
     expect(of('organic').costPerL).toBeCloseTo(0.3075, 6);
     // Half from DAP: 102.5 / 212.1 = 0.4833 g/L at 20 = 0.00967, and 2.5625 g/L organic = 0.15375.
     expect(of('clock').costPerL).toBeCloseTo(0.16342, 4);
-    expect(of('none')).toMatchObject({ visits: 0, costPerL: 0, missingMgPerL: expect.closeTo(205, 6) as number });
+    expect(of('none')).toMatchObject({ doseCount: 0, costPerL: 0, missingMgPerL: expect.closeTo(205, 6) as number });
   });
 
   it('says what comes too late', () => {

@@ -9,7 +9,7 @@ import { TOO_LATE_SHARE } from '../yeast/index.ts';
 /** What a school's plan means on one must. */
 export interface SchoolOutcome {
   school: SchoolId;
-  visits: number;
+  doseCount: number;
   totals: { product: Product; gPerL: number }[];
   costPerL: number;
   /** Products without a price; the cost is then too low. */
@@ -53,7 +53,7 @@ export function compareSchools(
     const totals = totalsOf(plan.doses);
     return {
       school,
-      visits: plan.doses.length,
+      doseCount: plan.doses.length,
       totals,
       costPerL: totals.reduce((sum, { product, gPerL }) => sum + (gPerL / 1000) * (product.pricePerKg ?? 0), 0),
       unpriced: totals.filter(({ product }) => product.pricePerKg === undefined).map(({ product }) => product),

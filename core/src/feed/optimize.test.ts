@@ -30,11 +30,11 @@ describe('a feeding worked out from the shelf', () => {
     expect(found.missingMgPerL).toBe(0);
   });
 
-  it('makes as few visits as the most at once allows, in even doses', () => {
-    const found = workOutFeeding(must, practice, [plenty(organic), plenty(dap)], { ...wish, aim: 'visits' });
-    expect(found.visits).toBe(3);
+  it('makes as few doses as the most at once allows, in even doses', () => {
+    const found = workOutFeeding(must, practice, [plenty(organic), plenty(dap)], { ...wish, aim: 'doses' });
+    expect(found.doseCount).toBe(3);
     for (const dose of found.doses) expect(doseMgPerL(dose, practice)).toBeCloseTo(205 / 3, 2);
-    expect(workOutFeeding(must, practice, [plenty(organic)], { ...wish, aim: 'visits', mostAtOnce: 1 }).visits).toBe(1);
+    expect(workOutFeeding(must, practice, [plenty(organic)], { ...wish, aim: 'doses', mostAtOnce: 1 }).doseCount).toBe(1);
   });
 
   it('says what is missing and why', () => {
@@ -73,7 +73,7 @@ describe('a feeding worked out from the shelf', () => {
       stocks: fc.tuple(
         ...[organic, dap, complex].map((product) => fc.record({ product: fc.constant(product), stockG: fc.integer({ min: 0, max: 60 }) })),
       ),
-      aim: fc.constantFrom<FeedingWish['aim']>('cheapest', 'visits'),
+      aim: fc.constantFrom<FeedingWish['aim']>('cheapest', 'doses'),
     });
     fc.assert(
       fc.property(any, ({ sugarGPerL, share, mostAtOnce, stocks, aim }) => {

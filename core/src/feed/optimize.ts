@@ -14,8 +14,8 @@ export interface Stocked {
 }
 
 export interface FeedingWish {
-  aim: 'cheapest' | 'visits';
-  /** The most of what is to be given that may go in at one visit, 0.1 to 1. */
+  aim: 'cheapest' | 'doses';
+  /** The most of what is to be given that may go in with one dose, 0.1 to 1. */
   mostAtOnce: number;
   volumeL: number;
 }
@@ -26,7 +26,7 @@ export type Bound = 'stock' | 'ammonium cap' | 'ammonium share' | 'packet cap' |
 export interface WorkedOut {
   doses: SetDose[];
   totals: DosePart[];
-  visits: number;
+  doseCount: number;
   /** For the whole volume, of what has a price. */
   cost: number;
   unpriced: Product[];
@@ -47,16 +47,16 @@ const SLACK_COST = 1e-6;
 
 interface Slot {
   stocked: Stocked;
-  visit: number;
+  dose: number;
   key: string;
 }
 type Coefficients = Record<string, number>;
 
-/** The feeding as a linear program: grams of each product per liter at each visit, and whether a visit is made at all. */
+/** The feeding as a linear program: grams of each product per liter at each dose, and whether a dose is made at all. */
 class FeedingProgram {
   private readonly rows: Record<string, Constraint> = {};
   private readonly columns: Record<string, Coefficients> = {};
-  private readonly visits: string[];
+  private readonly doseKeys: string[];
   private readonly slots: Slot[];
 
   constructor(
@@ -65,15 +65,15 @@ class FeedingProgram {
     limits: { toGive: number; practice: FeedingPractice; wish: FeedingWish; without: Bound | null; prices: ReadonlyMap<Product, number> },
   ) {
     const { toGive, practice, wish, without, prices } = limits;
-    this.visits = times.map((_, i) => `visit ${i}`);
+    this.doseKeys = times.map((_, i) => `dose ${i}`);
     this.slots = stock.flatMap((stocked, p) =>
-      times.flatMap((time, visit) => {
+      times.flatMap((time, dose) => {
         const fits = nitrogenMgPerG(stocked.product).ammonium === 0 || mayHoldAmmonium(time);
-        return fits ? [{ stocked, visit, key: `${p} at ${visit}` }] : [];
+        return fits ? [{ stocked, dose, key: `${p} at ${dose}` }] : [];
       }),
     );
     const atOnce = without === 'at once' ? toGive : toGive * wish.mostAtOnce;
-    for (const { stocked, visit, key } of this.slots) {
+    for (const { stocked, dose, key } of this.slots) {
       const { product } = stocked;
       const counted = countedMgPerG(product, practice.organicCredit);
       const { ammonium } = nitrogenMgPerG(product);
@@ -82,13 +82,13 @@ class FeedingProgram {
         ammonium,
         ...(ammonium > 0 ? { ammoniumShare: counted } : {}),
         [`stock ${stock.indexOf(stocked)}`]: 1,
-        [`at ${visit}`]: counted,
+        [`at ${dose}`]: counted,
         cost: (prices.get(product) ?? 0) / 1000,
       };
     }
-    this.visits.forEach((key, visit) => {
-      this.columns[key] = { [`at ${visit}`]: -atOnce, visits: 1 };
-      this.rows[`at ${visit}`] = { max: 0 };
+    this.doseKeys.forEach((key, dose) => {
+      this.columns[key] = { [`at ${dose}`]: -atOnce, doseCount: 1 };
+      this.rows[`at ${dose}`] = { max: 0 };
     });
     this.rows['covered'] = { max: toGive };
     if (without !== 'ammonium cap') this.rows['ammonium'] = { max: ammoniumCapMgPerL(practice.dapCapGPerL) };
@@ -107,31 +107,31 @@ class FeedingProgram {
     this.rows[row] = { ...this.rows[row], ...limit };
   }
 
-  /** The heaviest visit is as light as can be: a last aim, so that equal plans come out even. */
+  /** The heaviest dose is as light as can be: a last aim, so that equal plans come out even. */
   beEven(): void {
     this.columns['heaviest'] = { heaviest: 1 };
-    this.times.forEach((_, visit) => {
-      this.rows[`even ${visit}`] = { max: 0 };
-      (this.columns['heaviest'] ??= {})[`even ${visit}`] = -1;
+    this.times.forEach((_, dose) => {
+      this.rows[`even ${dose}`] = { max: 0 };
+      (this.columns['heaviest'] ??= {})[`even ${dose}`] = -1;
     });
-    for (const { visit, key } of this.slots) {
+    for (const { dose, key } of this.slots) {
       const column = this.columns[key] ?? {};
-      column[`even ${visit}`] = column['covered'] ?? 0;
+      column[`even ${dose}`] = column['covered'] ?? 0;
     }
   }
 
   solve(direction: 'maximize' | 'minimize', objective: string): { value: number; doses: SetDose[] } {
     const found = solve(
-      { direction, objective, constraints: this.rows, variables: this.columns, binaries: new Set(this.visits) },
+      { direction, objective, constraints: this.rows, variables: this.columns, binaries: new Set(this.doseKeys) },
       { timeout: 2000 },
     );
     if (found.status !== 'optimal') throw new Refusal('No plan was found in time; try with fewer products.');
     const grams = new Map(found.variables);
-    const doses = this.times.map(({ clockH, share }, visit): SetDose => ({
+    const doses = this.times.map(({ clockH, share }, dose): SetDose => ({
       clockH,
       share,
       parts: this.slots
-        .filter((slot) => slot.visit === visit)
+        .filter((slot) => slot.dose === dose)
         .map(({ stocked, key }) => ({ product: stocked.product, gPerL: grams.get(key) ?? 0 }))
         .filter(({ gPerL }) => gPerL > 1e-9),
     }));
@@ -147,14 +147,14 @@ function pricesOf(stock: readonly Stocked[]): Map<Product, number> {
 }
 
 /**
- * The cheapest plan, or the one with the fewest visits, from what there is: as much of the need as the caps, the school's
- * share of ammonium, the stock and its hours allow, exactly (a small linear program with whole visits). Among equals the
+ * The cheapest plan, or the one with the fewest doses, from what there is: as much of the need as the caps, the school's
+ * share of ammonium, the stock and its hours allow, exactly (a small linear program with whole doses). Among equals the
  * other aim decides, then the most even doses.
  * @param stock what may be used, grams; products without nitrogen are passed over
  * @throws Refusal where there is nothing to feed with
  */
 export function workOutFeeding(toFeed: ToFeed, practice: FeedingPractice, stock: readonly Stocked[], wish: FeedingWish): WorkedOut {
-  requireWithin('The share at one visit', wish.mostAtOnce, 0.1, 1);
+  requireWithin('The share in one dose', wish.mostAtOnce, 0.1, 1);
   if (!(wish.volumeL > 0)) throw new Refusal('The vessel is empty; there is nothing to feed.');
   const usable = stock.filter(({ product, stockG }) => stockG > 0 && countedMgPerG(product, 1) > 0);
   for (const { product } of usable) checkProduct(product);
@@ -168,7 +168,7 @@ export function workOutFeeding(toFeed: ToFeed, practice: FeedingPractice, stock:
   const program = programWithout(null);
   const covered = program.solve('maximize', 'covered').value;
   program.keep('covered', { min: covered - SLACK_MG_PER_L });
-  const aims = wish.aim === 'cheapest' ? (['cost', 'visits'] as const) : (['visits', 'cost'] as const);
+  const aims = wish.aim === 'cheapest' ? (['cost', 'doseCount'] as const) : (['doseCount', 'cost'] as const);
   for (const aim of aims) {
     const { value } = program.solve('minimize', aim);
     program.keep(aim, { max: value + SLACK_COST });
@@ -182,7 +182,7 @@ export function workOutFeeding(toFeed: ToFeed, practice: FeedingPractice, stock:
   return {
     doses,
     totals,
-    visits: doses.length,
+    doseCount: doses.length,
     cost: totals.reduce((sum, { product, gPerL }) => sum + (gPerL * wish.volumeL * (product.pricePerKg ?? 0)) / 1000, 0),
     unpriced: used.filter(({ pricePerKg }) => pricePerKg === undefined),
     toGiveMgPerL: toGive,
@@ -205,7 +205,7 @@ interface Told {
 function workingOf(totals: readonly DosePart[], { covered, toGive, practice, wish, stock }: Told): Working {
   const ammonium = totals.reduce((sum, { product, gPerL }) => sum + gPerL * nitrogenMgPerG(product).ammonium, 0);
   return {
-    formula: `${wish.aim === 'cheapest' ? 'least cost, then fewest visits' : 'fewest visits, then least cost'}, then even doses; within every cap and what there is`,
+    formula: `${wish.aim === 'cheapest' ? 'least cost, then fewest doses' : 'fewest doses, then least cost'}, then even doses; within every cap and what there is`,
     inputs: [
       { name: 'to be given', shown: say`${toGive.toFixed(0)} mg/L, covered ${covered.toFixed(0)}` },
       ...totals.map(({ product, gPerL }) => {
@@ -219,9 +219,9 @@ function workingOf(totals: readonly DosePart[], { covered, toGive, practice, wis
         name: 'ammonium nitrogen',
         shown: say`${ammonium.toFixed(0)} of at most ${ammoniumCapMgPerL(practice.dapCapGPerL).toFixed(0)} mg/L`,
       },
-      { name: 'at one visit', shown: say`at most ${(100 * wish.mostAtOnce).toFixed(0)} % of it, which is a habit and no law` },
+      { name: 'in one dose', shown: say`at most ${(100 * wish.mostAtOnce).toFixed(0)} % of it, which is a habit and no law` },
     ],
-    source: 'Linear program with whole visits, solved exactly; the sum is proved by the rows above.',
+    source: 'Linear program with whole doses, solved exactly; the sum is proved by the rows above.',
     school: `ammonium covers at most ${(100 * practice.ammoniumShare).toFixed(0)} %, organic nitrogen counted ${practice.organicCredit} ×`,
   };
 }

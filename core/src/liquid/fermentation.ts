@@ -128,9 +128,9 @@ export interface AlcoholByBalance {
  */
 export function alcoholByBalance(og: number, fg: number): AlcoholByBalance {
   requireWithin('The original gravity', og, 1, 1.2);
-  requireWithin('The final gravity', fg, 0.97, 1.2);
+  requireWithin('The gravity now', fg, 0.97, 1.2);
   if (fg > og)
-    throw new Refusal(`The final gravity ${fg.toFixed(3)} lies above the original ${og.toFixed(3)}; nothing can have fermented.`, 'fg');
+    throw new Refusal(`The gravity now, ${fg.toFixed(3)}, lies above the original ${og.toFixed(3)}; nothing can have fermented.`, 'fg');
   const must = literOfMust(og);
   const fermentedG = fermentedFromSg(must, fg);
   const after = ferment(must, fermentedG);

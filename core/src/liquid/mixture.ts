@@ -1,5 +1,5 @@
 import { fixedPoint, settled } from '../numerics/index.ts';
-import { Refusal } from '../quantities/index.ts';
+import { Refusal, abvPct, gravity, say } from '../quantities/index.ts';
 import { ETHANOL_20_KG_PER_M3, abvFromEthanolGPerL, ethanolWaterDensityFromGPerL } from './ethanol.ts';
 import { extractGPerLFromSg, sgFromExtractGPerL } from './sucrose.ts';
 import { WATER_20_KG_PER_M3 } from './water.ts';
@@ -77,9 +77,7 @@ export function residualExtractGPerL(sg: number, abv: number): number {
 export function liquidFromMeasured(volumeL: number, sg: number, abv: number): Liquid {
   const extractGPerL = residualExtractGPerL(sg, abv);
   if (extractGPerL < 0) {
-    throw new Refusal(
-      `A gravity of ${sg.toFixed(3)} with ${abv.toFixed(1)} % vol is lighter than alcohol and water alone; one of them is wrong.`,
-    );
+    throw new Refusal(say`A gravity of ${gravity(sg)} with ${abvPct(abv)} is lighter than alcohol and water alone; one of them is wrong.`);
   }
   const extractG = extractGPerL * volumeL;
   const ethanolG = (abv / 100) * ETHANOL_20_KG_PER_M3 * volumeL;

@@ -1,5 +1,5 @@
 import { findRoot, fixedPoint, settled, tabulate } from '../numerics/index.ts';
-import { Refusal, requireWithin } from '../quantities/index.ts';
+import { Refusal, massG, requireWithin, say } from '../quantities/index.ts';
 import { WATER_20_KG_PER_M3 } from './water.ts';
 
 /**
@@ -86,7 +86,7 @@ const sgByExtract = tabulate(solveSgFromExtract, LEAST_G_PER_L, MOST_G_PER_L, 2)
  */
 export function sgFromExtractGPerL(extractGPerL: number): number {
   if (!(extractGPerL >= LEAST_G_PER_L && extractGPerL <= MOST_G_PER_L)) {
-    throw new Refusal(`${Math.round(extractGPerL)} g of extract in a liter cannot be dissolved; honey itself holds about 1190.`);
+    throw new Refusal(say`${massG(extractGPerL)} of extract in a liter cannot be dissolved; honey itself holds about ${massG(1190)}.`);
   }
   return sgByExtract(extractGPerL);
 }

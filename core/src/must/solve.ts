@@ -1,5 +1,5 @@
 import { checkComposition } from '../ingredients/index.ts';
-import { Refusal } from '../quantities/index.ts';
+import { Refusal, abvPct, say } from '../quantities/index.ts';
 import { solveSystem } from '../numerics/index.ts';
 import { DRY_SUGAR_G_PER_L, yeastOf } from '../yeast/index.ts';
 import { totalCost } from './cost.ts';
@@ -118,7 +118,7 @@ function checkHolds(plan: MustPlan): void {
   const yeast = yeastOf(plan);
   if (wanted.abv !== undefined && wanted.abv >= yeast.toleranceAbv.value)
     throw new Refusal(
-      `The ${yeast.name} stops near ${yeast.toleranceAbv.value} % vol; want less than that, or choose a stronger yeast.`,
+      say`The ${yeast.name} stops near ${abvPct(yeast.toleranceAbv.value)}; want less than that, or choose a stronger yeast.`,
       'abv',
     );
   if (wanted.sweetnessGPerL !== undefined && wanted.sweetnessGPerL <= DRY_SUGAR_G_PER_L.value)

@@ -1,7 +1,7 @@
 import { MEAN_HONEY } from '../ingredients/index.ts';
 import { BALLING, ethanolGPerL, residualExtractGPerL } from '../liquid/index.ts';
 import { findRoot } from '../numerics/index.ts';
-import { Refusal } from '../quantities/index.ts';
+import { Refusal, abvPct, say } from '../quantities/index.ts';
 
 /** What a maker knows of the strength of a mead whose past nobody wrote down. */
 export type StrengthKnown =
@@ -46,7 +46,7 @@ function strengthBy(extractGPerL: number, sg: number): number {
   const eaten = (abv: number): number => (ethanolGPerL(abv) * BALLING.extractG) / BALLING.ethanolG;
   const misfit = (abv: number): number => residualExtractGPerL(sg, abv) + eaten(abv) - extractGPerL;
   if (misfit(0) > 0) throw new Refusal('So little cannot have been in it: it reads more now than that would give.');
-  if (misfit(MOST_ABV) < 0) throw new Refusal(`So much would have made it stronger than ${MOST_ABV} % vol; is that all of one batch?`);
+  if (misfit(MOST_ABV) < 0) throw new Refusal(say`So much would have made it stronger than ${abvPct(MOST_ABV)}; is that all of one batch?`);
   const { x } = findRoot(misfit, 0, MOST_ABV, 1e-6);
   return x;
 }

@@ -1,9 +1,9 @@
 import type { GateByWord, Ledger } from '../record/index.ts';
-import { HOUR_MS, gravity, hours, say, when } from '../quantities/index.ts';
+import { HOUR_MS, gravity, hours, say, tempC, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { HEAT_REST_H, WAIT_H, fellSince, finishOf, provenReadings, stabilizedAt, whyNotBottle } from '../watch/index.ts';
 import type { Finish } from '../watch/index.ts';
-import { HOLDS_MIN, heldOf } from '../heat/index.ts';
+import { HOLDS_MIN, HOLD_FROM_C, heldOf } from '../heat/index.ts';
 import { USUAL_SCHOOL } from './schools.ts';
 import type { StabilizeSchool } from './schools.ts';
 
@@ -92,8 +92,8 @@ function dosesWanted({ liquid }: Ledger): Sentence {
 function heatWanted({ history: { cores } }: Ledger): Sentence {
   const { units, since } = heldOf(cores);
   return since === null
-    ? say`wants the core at 60 °C for ${String(HOLDS_MIN[0])} minutes or more`
-    : say`${units.value.toFixed(0)} units since the core read 60 °C; wants ${String(HOLDS_MIN[0])} at least`;
+    ? say`wants the core at ${tempC(HOLD_FROM_C)} for ${String(HOLDS_MIN[0])} minutes or more`
+    : say`${units.value.toFixed(0)} units since the core read ${tempC(HOLD_FROM_C)}; wants ${String(HOLDS_MIN[0])} at least`;
 }
 
 function stabilizedGates(ledger: Ledger, school: StabilizeSchool, now: number): Gate[] {

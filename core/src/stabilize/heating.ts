@@ -89,8 +89,10 @@ export function planHeating(
     swellsMl: 1000 * mead.volumeL * (meadKgPerM3(mead.sg, abv, 20) / meadKgPerM3(mead.sg, abv, HOLD_FROM_C) - 1),
   };
 }
-/** A bath stands 3 to 5 °C above the core, and the core may reach 71. */
-const MOST_BATH_C = HOLD_STOP_C + 4;
+/** So far a core runs behind its bath, °C. */
+export const CORE_BEHIND_C = { value: 4, low: 3, high: 5 } as const;
+/** The core may reach where the honey would cook, and no more. */
+export const MOST_BATH_C = HOLD_STOP_C + CORE_BEHIND_C.value;
 
 /** What the core collects before it reads 60 °C, by steps of a tenth of a minute. */
 function unitsOnTheWay(bath: { startC: number; bathC: number; lagMin: number }): number {

@@ -1,7 +1,7 @@
 /* How a mead is kept from new life: the schools, their gates, and what they take. */
 export { firstShutGate, gatesOf } from './gates.ts';
 export type { Gate, GateState } from './gates.ts';
-export { heatingNow, lagSeen, planHeating, whyNotHeat } from './heating.ts';
+export { CORE_BEHIND_C, MOST_BATH_C, heatingNow, lagSeen, planHeating, whyNotHeat } from './heating.ts';
 export type { HeatPlan, HeatingNow } from './heating.ts';
 export { phKnown } from './phKnown.ts';
 export type { PhBy } from './phKnown.ts';

@@ -11,6 +11,7 @@ export { readingGapH } from './readingGap.ts';
 export { fellSince, provenReadings, stabilizedAt, sugarPours, sweetenedAt } from './stabilized.ts';
 export type { Finding } from './stall/causes/cause.ts';
 export { CAUSES } from './stall/causes/index.ts';
+export { findingTold } from './stall/causes/cause.ts';
 export { LIKELY_SCORE, rankCauses } from './stall/rank.ts';
 export type { RankedCause } from './stall/rank.ts';
 export { cureUnderWay } from './stall/cureUnderWay.ts';

@@ -132,16 +132,16 @@ function ending(finish: Finish, sgNow: number, now: number): BatchState {
   if (wantsHydrometer)
     return {
       phase: 'awaiting confirmation',
-      sentence: say`About ${gravity(sg)}, where it should end, by its ${last?.instrument ?? 'float'} alone. Read a hydrometer now, and again in two weeks: that is proof.`,
+      sentence: say`About ${gravity(sg)}, where it should stop, by its ${last?.instrument ?? 'float'} alone. Read a hydrometer now, and again in two weeks: that is proof.`,
     };
   /** One reading there: it may be falling yet. */
   if (since === last)
     return {
       phase: 'near its end',
-      sentence: say`${gravity(sg)}, where it should end, and it may fall a little yet. An equal reading on or after ${when(provenAt ?? now)} proves that it does not, or three over a week.`,
+      sentence: say`${gravity(sg)}, where it should stop, and it may fall a little yet. An equal reading on or after ${when(provenAt ?? now)} proves that it does not, or three over a week.`,
     };
   return {
     phase: 'awaiting confirmation',
-    sentence: say`${gravity(sg)}, where it should end. Equal again on or after ${when(provenAt ?? now)} is proof.`,
+    sentence: say`${gravity(sg)}, where it should stop. Equal again on or after ${when(provenAt ?? now)} is proof.`,
   };
 }

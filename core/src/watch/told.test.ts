@@ -6,7 +6,7 @@ import type { EventContent, Ledger } from '../record/index.ts';
 import { MIXED_AT, exampleBatch } from '../testing/exampleBatch.ts';
 import type { Happening } from '../testing/exampleBatch.ts';
 import { HOUR_MS } from '../quantities/index.ts';
-import { curesFor, rankCauses, stallEvidence, stallVerdict, stateOf } from './index.ts';
+import { curesFor, findingTold, rankCauses, stallEvidence, stallVerdict, stateOf } from './index.ts';
 
 const DAY = 24;
 const sg = (gravity: number, tempC = 20): EventContent => ({ kind: 'reading', payload: { sg: gravity, tempC } });
@@ -106,4 +106,18 @@ describe('a sample that is warmer than its must', () => {
     expect(tempsOf(cool, [48, { kind: 'reading', payload: { tempC: 38 } }]), 'read by itself').toEqual([19, 38]);
     expect(tempsOf(cool, [48, { kind: 'reading', payload: { sg: 1.09, tempC: 30, instrument: 'float' } }]), 'by a float').toEqual([19, 30]);
   });
+});
+
+it.each([
+  [6, 'strongly for it'],
+  [3, 'strongly for it'],
+  [2.9, 'for it'],
+  [1, 'for it'],
+  [0.9, 'a little for it'],
+  [0, 'open'],
+  [-0.5, 'a little against it'],
+  [-1, 'against it'],
+  [-3, 'strongly against it'],
+])('a finding of %d points is told as “%s”', (weight, told) => {
+  expect(findingTold({ weight, sentence: [] })).toBe(told);
 });

@@ -209,7 +209,7 @@ export function readDipLine(typed: string, context: DipContext): DipReading {
   if (lost !== null) {
     if (parts.length === 0 && !holdsNumber(rest) && !holdsDeed(rest) && !holdsSense(rest))
       return note(original.slice(original.length - rest.length), at);
-    throw new DipAsk(`I do not understand “${lost}”. Say it otherwise, or keep the line as a note.`, [
+    throw new DipAsk(`I do not understand “${lost}”. Say it in other words, or keep the line as a note.`, [
       candidate(`note ${original}`, 'keep it as a note'),
     ]);
   }

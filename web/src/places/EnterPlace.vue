@@ -72,7 +72,7 @@ const enter = (): Promise<boolean> =>
         <p>
           This house vouches for itself. Put <a :href="authority">its authority</a> on this device once, in its settings, among the
           certificates it trusts; it must show the same fingerprint as the machine’s console and its House. It can vouch for machines at
-          home alone. Until then the browser warns at each visit, and Hollow Bell does not open without a network.
+          home alone. Until then the browser warns each time, and Hollow Bell does not open without a network.
         </p>
       </details>
     </template>

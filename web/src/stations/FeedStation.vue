@@ -110,8 +110,8 @@ async function follow(over: Partial<Practice>): Promise<void> {
         </p>
         <p class="caution">
           Degas slowly before every dose: powder gives the gas a place to form, and the must erupts. No ammonium while rehydrating, and none
-          above {{ AMMONIUM_CUTOFF_ABV }} % vol: it stays as a salty taste and feeds what spoils mead. DAP cut with urea leaves off-flavors;
-          ask before you buy.
+          above {{ show('abv', AMMONIUM_CUTOFF_ABV) }}: it stays as a salty taste and feeds what spoils mead. DAP cut with urea leaves
+          off-flavors; ask before you buy.
         </p>
         <h2>How this batch is fed</h2>
         <template v-if="store.batch !== null && ledger.history.pitch !== null">

@@ -98,6 +98,6 @@ export const verdict: AskRule = {
     const { bottled, marks, bottlesOut } = ledger.history;
     if (bottled === null || !isAllBottled(ledger) || bottlesLeft(ledger) > 0 || (marks.verdict ?? 0) > bottled.at) return null;
     const last = bottlesOut.at(-1)?.at ?? now;
-    return asked(last, 'swinging', last, say`The last one is gone. What was it in the end, and what would you do otherwise?`, 'taste');
+    return asked(last, 'swinging', last, say`The last one is gone. What was it in the end, and what would you do differently?`, 'taste');
   },
 };

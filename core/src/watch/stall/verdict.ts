@@ -38,13 +38,15 @@ const RULES: readonly { kind: StallKind; fits: (e: StallEvidence) => Sentence | 
     kind: 'malt',
     fits: ({ maltShare, last, endHighSg, stillDays }) =>
       stillDays >= STANDS_DAYS && maltShare >= MALT_SHARE && last !== null && last.sg <= endHighSg + MALT_LEAVES_SG
-        ? say`Malt made ${percent(100 * maltShare)} of it and leaves sugars that no mead yeast eats: ${gravity(last.sg)} may be its end. Leave it alone; until it lies where it should end, it counts as finished only by your word.`
+        ? say`Malt made ${percent(100 * maltShare)} of it and leaves sugars that no mead yeast eats: ${gravity(last.sg)} may be its end. Leave it alone; until it lies where it should stop, it counts as finished only by your word.`
         : null,
   },
   {
     kind: 'near its end',
     fits: ({ last, sgNow, endHighSg }) =>
-      last !== null && sgNow <= endHighSg + EQUAL_SG ? say`${gravity(sgNow)} lies where it should end. Leave it, and read it again.` : null,
+      last !== null && sgNow <= endHighSg + EQUAL_SG
+        ? say`${gravity(sgNow)} lies where it should stop. Leave it, and read it again.`
+        : null,
   },
   {
     kind: 'misread',

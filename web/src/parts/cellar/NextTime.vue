@@ -49,7 +49,7 @@ async function write(mark: 'next time' | 'verdict', text: string): Promise<void>
     </ul>
     <form @submit.prevent="write('next time', note)">
       <label
-        ><span class="small quiet">what to do otherwise</span
+        ><span class="small quiet">what to do differently</span
         ><input v-model="note" class="line-input" maxlength="2000" aria-label="Next time"
       /></label>
       <el-button native-type="submit" :loading="busy" :disabled="note.trim() === ''">Note it</el-button>

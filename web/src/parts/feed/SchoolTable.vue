@@ -78,7 +78,7 @@ function stair(steps: { hour: number; mgPerL: number }[]): string {
           <span>{{ productName(total.product) }}</span><b>{{ show('massG', total.gPerL * volumeL) }}</b>
         </p>
         <p>
-          <span>visits</span><b>{{ outcome.visits }}</b>
+          <span>doses</span><b>{{ outcome.doseCount }}</b>
         </p>
         <p v-if="outcome.unpriced.length < outcome.totals.length">
           <span>cost</span><b>{{ money(outcome.costPerL * volumeL) }}</b>

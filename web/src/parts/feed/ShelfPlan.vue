@@ -23,14 +23,14 @@ const aim = ref<FeedingWish['aim']>('cheapest');
 const mostAtOnce = ref<number | null>(40);
 const AIMS = [
   { value: 'cheapest' as const, label: 'cheapest' },
-  { value: 'visits' as const, label: 'fewest visits' },
+  { value: 'doses' as const, label: 'fewest doses' },
 ];
 const HELD_BACK: Record<Bound, string> = {
   stock: 'there is too little on the shelf',
   'ammonium cap': 'ammonium is at its legal cap',
   'ammonium share': 'ammonium may not cover more of it by your own setting',
   'packet cap': 'a packet allows no more',
-  'at once': 'no more may go in at one visit',
+  'at once': 'no more may go in with one dose',
 };
 
 const found = useAnswer(() => {
@@ -52,7 +52,7 @@ const whenTold = ({ clockH, share }: { clockH: number; share: number | null }): 
   <div class="plan">
     <div class="given">
       <PickList v-model="aim" label="of what is on the shelf, the" :options="AIMS" />
-      <QuantityField v-model="mostAtOnce" kind="percent" label="most at one visit" />
+      <QuantityField v-model="mostAtOnce" kind="percent" label="most in one dose" />
     </div>
     <p v-if="found.refusal !== ''" class="refusal">{{ found.refusal }}</p>
     <template v-if="found.answer !== null">
@@ -67,7 +67,7 @@ const whenTold = ({ clockH, share }: { clockH: number; share: number | null }): 
         </li>
       </ul>
       <p>
-        {{ found.answer.visits }} {{ found.answer.visits === 1 ? 'visit' : 'visits' }}, {{ money(found.answer.cost)
+        {{ found.answer.doseCount }} {{ found.answer.doseCount === 1 ? 'dose' : 'doses' }}, {{ money(found.answer.cost)
         }}<span v-if="found.answer.unpriced.length > 0" class="quiet">
           without {{ found.answer.unpriced.map(productName).join(' and ') }}, which has no price and was taken last</span
         >; covers {{ show('mgPerL', found.answer.coveredMgPerL) }} of {{ show('mgPerL', found.answer.toGiveMgPerL) }}.

@@ -99,7 +99,7 @@ const said = (mark: 'next time' | 'tasting', label: string, placeholder: string)
 
 /** Every act that has no form of its own on a station. */
 export const ACTS: readonly Act[] = [
-  said('next time', 'Next time', 'what to do otherwise'),
+  said('next time', 'Next time', 'what to do differently'),
   said('tasting', 'Tasted', 'what it says'),
   {
     id: 'lost',

@@ -3,7 +3,7 @@ import { POT_C, HOLDS_MIN, HOLD_FROM_C, lastHeating, lethalRate } from '@hollow-
 import { Refusal } from '@hollow-bell/core/quantities';
 import { eventSentence } from '@hollow-bell/core/record';
 import type { EventContent } from '@hollow-bell/core/record';
-import { heatingNow, lagSeen, planHeating, whyNotHeat } from '@hollow-bell/core/stabilize';
+import { CORE_BEHIND_C, MOST_BATH_C, heatingNow, lagSeen, planHeating, whyNotHeat } from '@hollow-bell/core/stabilize';
 import { computed, ref } from 'vue';
 import HeatChart from './HeatChart.vue';
 import HeatLeft from './HeatLeft.vue';
@@ -100,9 +100,9 @@ async function read(): Promise<void> {
       <HeatChart v-if="readings.length > 0" :readings="readings" :hold-min="hold" />
       <div v-else class="before">
         <p>
-          The middle of the mead counts, not the bath: it runs 3 to 5 °C behind. Water to the mead’s level, a folded cloth under the glass,
-          nothing touching the pot, the airlock on. A gallon fits a stockpot; five gallons go part by part. In bottles only where they are
-          still and stand open.
+          The middle of the mead counts, not the bath: it runs {{ show('degrees', CORE_BEHIND_C.low) }} to
+          {{ show('degrees', CORE_BEHIND_C.high) }} behind. Water to the mead’s level, a folded cloth under the glass, nothing touching the
+          pot, the airlock on. A gallon fits a stockpot; five gallons go part by part. In bottles only where they are still and stand open.
         </p>
         <div class="inputs">
           <QuantityField v-model="startC" kind="temp" label="mead now" />
@@ -118,7 +118,10 @@ async function read(): Promise<void> {
           }}
           to {{ Math.round(plan.doneMin.high) }}); by the size of this vessel, our estimate. Readings put it right.
         </p>
-        <p v-else class="quiet">A bath of that temperature never brings the core there, or cooks it: 61 to 75 °C is what does.</p>
+        <p v-else class="quiet">
+          A bath of that temperature never brings the core there, or cooks it: {{ show('tempC', HOLD_FROM_C + 1) }} to
+          {{ show('tempC', MOST_BATH_C) }} is what does.
+        </p>
       </div>
       <p class="small quiet">
         1 unit is a minute at {{ show('tempC', HOLD_FROM_C) }}; at T it is 1.393<sup>T−60 °C</sup

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { SCHOOLS_TOLD, STABILIZE_SCHOOLS } from '@hollow-bell/core/stabilize';
+import SentenceText from '../figures/SentenceText.vue';
 import type { StabilizeSchool } from '@hollow-bell/core/stabilize';
 
 defineProps<{ school: StabilizeSchool; costs: Record<StabilizeSchool, string>; busy: boolean }>();
@@ -25,7 +26,7 @@ const emit = defineEmits<{ choose: [school: StabilizeSchool] }>();
       </button>
     </div>
     <p class="says">
-      {{ SCHOOLS_TOLD[school].says }}
+      <SentenceText :sentence="SCHOOLS_TOLD[school].says" />
       <span class="quiet">For it: {{ SCHOOLS_TOLD[school].speaksFor }}. Against: {{ SCHOOLS_TOLD[school].speaksAgainst }}.</span>
     </p>
   </div>

@@ -74,7 +74,7 @@ async function pour(): Promise<void> {
         Together <b>{{ show('volumeL', outcome.answer.volumeL) }}</b> at <b>{{ show('sg', outcome.answer.sg) }}</b>,
         <b>{{ show('abv', outcome.answer.abv) }}</b>.
       </p>
-      <p class="caution">Both records keep it. It can’t be taken back by a click: what is poured together stays together.</p>
+      <p class="caution">Both records keep it. It can’t be taken back by one press: what is poured together stays together.</p>
       <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
       <el-button type="primary" native-type="submit" :loading="busy" :disabled="blocked || outcome.answer === null">Poured in</el-button>
     </form>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import type { StallCauseId } from '@hollow-bell/core/record';
 import type { Bell } from '@hollow-bell/core/rounds';
-import { LIKELY_SCORE } from '@hollow-bell/core/watch';
-import type { Finding, RankedCause } from '@hollow-bell/core/watch';
+import { LIKELY_SCORE, findingTold } from '@hollow-bell/core/watch';
+import type { RankedCause } from '@hollow-bell/core/watch';
 import { computed, ref } from 'vue';
 import { useAttempt } from '../../composables/useAttempt.ts';
 import { useBatch } from '../../stores/batch.ts';
@@ -19,7 +19,6 @@ const shown = computed(() => (showsAll.value ? props.ranked : props.ranked.slice
 
 const bellOf = ({ score }: RankedCause): Bell => (score >= LIKELY_SCORE ? 'swinging' : score >= 0 ? 'muffled' : 'still');
 const said = ({ score }: RankedCause): string => (score >= LIKELY_SCORE ? 'likely' : score >= 0 ? 'possible' : 'unlikely');
-const signOf = ({ weight }: Finding): string => (weight > 0 ? `for ${weight}` : weight < 0 ? `against ${-weight}` : 'open');
 
 const found = (cause: StallCauseId, holds: boolean, name: string): Promise<boolean> =>
   attempt(() => store.write([{ kind: 'finding', payload: { cause, holds } }], `${name}: ${holds ? 'it is so' : 'it is not so'}`));
@@ -35,7 +34,7 @@ const found = (cause: StallCauseId, holds: boolean, name: string): Promise<boole
           <b>{{ each.cause.name }}</b> <span class="quiet">{{ said(each) }}</span>
         </p>
         <p v-for="(finding, i) in each.findings" :key="i" class="finding">
-          <span class="sign" :class="{ for: finding.weight > 0 }">{{ signOf(finding) }}</span>
+          <span class="sign" :class="{ for: finding.weight > 0 }">{{ findingTold(finding) }}</span>
           <SentenceText :sentence="finding.sentence" />
         </p>
         <p class="check no-print">
@@ -51,9 +50,7 @@ const found = (cause: StallCauseId, holds: boolean, name: string): Promise<boole
       {{ showsAll ? 'Only the likeliest' : `And ${ranked.length - MOST_CAUSES} more, less likely` }}
     </button>
   </p>
-  <p class="small quiet">
-    The points are our estimates of how telling each thing is; they only set the order. What you find out weighs more.
-  </p>
+  <p class="small quiet">How telling each thing is, is our estimate; it only sets the order. What you find out weighs more.</p>
   <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
 </template>
 
@@ -70,7 +67,7 @@ const found = (cause: StallCauseId, holds: boolean, name: string): Promise<boole
 
 .finding {
   display: grid;
-  grid-template-columns: 84px 1fr;
+  grid-template-columns: 124px 1fr;
   padding-top: 3px;
 }
 

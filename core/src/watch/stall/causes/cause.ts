@@ -23,3 +23,16 @@ export interface StallCause {
 export const finding = (weight: number, sentence: Sentence): Finding => ({ weight, sentence });
 /** Something that would tell, and is not on record. */
 export const NOT_KNOWN = 0;
+
+/** From so many points on one thing speaks strongly; below one it only leans (our estimates, as the points are). */
+const STRONG = 3;
+const PLAIN = 1;
+
+/** How much one thing speaks for a cause or against it, in words: its points have no scale of their own. */
+export function findingTold({ weight }: Finding): string {
+  if (weight === 0) return 'open';
+  const side = weight > 0 ? 'for it' : 'against it';
+  const points = Math.abs(weight);
+  if (points >= STRONG) return `strongly ${side}`;
+  return points >= PLAIN ? side : `a little ${side}`;
+}

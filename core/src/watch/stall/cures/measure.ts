@@ -16,7 +16,7 @@ export const measureFirst: CureRule = ({ evidence: { last, dryByRefractometerSg,
   if (last?.instrument === 'hydrometer' && Math.abs(last.sg - dryByRefractometerSg) <= LOOKS_DRY_SG)
     return cureOf(
       'measure',
-      say`Was it read with a refractometer? A dry mead of this must would show about ${gravity(dryByRefractometerSg)} on one. Then write it as °Bx; otherwise stir, and read the hydrometer again.`,
+      say`Was it read with a refractometer? A dry mead of this must would show about ${gravity(dryByRefractometerSg)} on one. Then write it as °Bx; if not, stir, and read the hydrometer again.`,
     );
   return last === null || last.tempC === null || hoursSinceReading > STALE_H ? measure : null;
 };
