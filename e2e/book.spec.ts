@@ -20,6 +20,7 @@ test('a batch is found by its honey, its yeast, where it stands and its year, an
   await expect(lines.filter({ hasText: 'Borage, even' })).toHaveCount(1);
 
   await lines.filter({ hasText: 'Borage, even' }).getByRole('link').click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Borage, even' })).toBeVisible();
   await page.getByRole('button', { name: 'Put away' }).click();
   await expect(page.getByRole('button', { name: 'Put away', pressed: true })).toBeVisible();
   await expect(lines).toHaveCount(1);

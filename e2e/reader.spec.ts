@@ -1,23 +1,10 @@
 import AxeBuilder from '@axe-core/playwright';
+import type { BatchList } from '@hollow-bell/contract';
 import type { Page } from '@playwright/test';
 import { expect, test } from './cellar.ts';
 import { everyView } from './everyView.ts';
-
-/** What reaches over the edge, outermost first; empty where nothing does. */
-const overhang = (page: Page): Promise<string[]> =>
-  page.evaluate(() => {
-    const edge = document.documentElement.clientWidth;
-    if (document.documentElement.scrollWidth <= edge) return [];
-    const isOver = (element: Element): boolean => element.getBoundingClientRect().right > edge + 0.5;
-    const scrolls = (element: Element | null): boolean =>
-      element !== null &&
-      element !== document.body &&
-      (getComputedStyle(element).overflowX !== 'visible' || scrolls(element.parentElement));
-    return [...document.querySelectorAll('body *')]
-      .filter((element) => isOver(element) && !scrolls(element.parentElement) && ![...element.children].some((child) => isOver(child)))
-      .slice(0, 4)
-      .map((element) => `${element.parentElement?.className ?? ''} > ${element.tagName.toLowerCase()}.${element.className}`);
-  });
+import { faultsOf, overhang } from './readable.ts';
+import { type } from './typing.ts';
 
 /** Targets that a wet finger misses: anything under 24 px, and what a row or a form does under 44. */
 const smallTargets = (page: Page): Promise<string[]> =>
@@ -42,17 +29,6 @@ const smallFields = (page: Page): Promise<string[]> =>
       .map((field) => field.ariaLabel ?? field.className),
   );
 
-const told = ({ violations }: Awaited<ReturnType<AxeBuilder['analyze']>>): string[] =>
-  violations
-    .filter(({ impact }) => impact !== 'minor')
-    .map(
-      ({ id, nodes }) =>
-        `${id}: ${nodes
-          .slice(0, 3)
-          .map((node) => node.target.join(' '))
-          .join('; ')}`,
-    );
-
 test('every view has its own title and one heading, can be read by all, and fits a phone, a small one, and twice the text', async ({
   page,
   readCellar,
@@ -70,7 +46,10 @@ test('every view has its own title and one heading, can be read by all, and fits
     const headings = await page.locator('h1').allInnerTexts();
     if (headings.length !== 1 || headings[0]!.trim() === '') wrong.push(`${path}: ${headings.length} h1`);
     if ((await page.locator('nav[aria-label=Places] [aria-current=page]').count()) > 1) wrong.push(`${path}: several places are current`);
-    wrong.push(...told(await new AxeBuilder({ page }).analyze()).map((each) => `${path}: ${each}`));
+    const byAxe = async (at: string): Promise<void> => {
+      wrong.push(...faultsOf(await new AxeBuilder({ page }).analyze()).map((each) => `${path} ${at}: ${each}`));
+    };
+    await byAxe('on a desk');
     for (const width of [390, 320, 195]) {
       await page.setViewportSize({ width, height: 844 });
       const over = await overhang(page);
@@ -78,6 +57,7 @@ test('every view has its own title and one heading, can be read by all, and fits
       if (width !== 390) continue;
       wrong.push(...(await smallTargets(page)).map((each) => `${path}: small ${each}`));
       wrong.push(...(await smallFields(page)).map((each) => `${path}: a phone zooms into ${each}`));
+      await byAxe('on a phone');
     }
     await page.setViewportSize({ width: 1280, height: 800 });
   });
@@ -85,23 +65,31 @@ test('every view has its own title and one heading, can be read by all, and fits
   expect(wrong).toEqual([]);
 });
 
-test('every view can be read on a phone in cellar light, and so can the pad and the dialogs', async ({ page, readCellar }) => {
+test('every view can be read in cellar light, on a desk and on a phone', async ({ page, readCellar }) => {
   test.setTimeout(600_000);
   const wrong: string[] = [];
   await page.setViewportSize({ width: 390, height: 844 });
   await page.addInitScript(() => localStorage.setItem('hollow-bell-light', 'cellar'));
-  const check = async (what: string): Promise<void> => {
-    wrong.push(...told(await new AxeBuilder({ page }).analyze()).map((each) => `${what}: ${each}`));
-  };
-  await everyView(page, readCellar.url, check);
-  await page.goto(readCellar.url);
-  await page.getByRole('button', { name: 'Read Borage, even' }).click();
-  await expect(page.getByRole('group', { name: 'Keys' })).toBeVisible();
-  await page.keyboard.type('1012');
-  await check('the pad');
-  await page.keyboard.press('Escape');
-  await page.keyboard.press('?');
-  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
-  await check('the sheet of keys');
+  await everyView(page, readCellar.url, async (path) => {
+    for (const width of [390, 1280]) {
+      await page.setViewportSize({ width, height: 844 });
+      wrong.push(...faultsOf(await new AxeBuilder({ page }).analyze()).map((each) => `${path} at ${width}: ${each}`));
+    }
+  });
   expect(wrong).toEqual([]);
+});
+
+test('doses, outcomes and forecasts are said once, when they have come to rest', async ({ page, readCellar }) => {
+  test.setTimeout(120_000);
+  const { batches } = (await (await fetch(`${readCellar.url}/api/batches`)).json()) as BatchList;
+  const at = (name: string, station: string): string =>
+    `${readCellar.url}/batches/${batches.find((batch) => batch.name === name)!.id}/${station}`;
+  const spoken = page.locator('[data-test=spoken]').filter({ hasText: /\S/ });
+  await page.goto(at('Borage, even', 'watch'));
+  await expect(spoken).toHaveText(/It ends: .*It sticks before that: /);
+  await page.getByRole('button', { name: 'fed now' }).click();
+  await expect(spoken).toHaveText(/It ends: .*sticks /);
+  await page.goto(at('Linden B', 'sweeten'));
+  await type(page.getByLabel('gravity wanted'), '1.005');
+  await expect(spoken).toHaveText(/Gravity .* becomes 1\.005, alcohol /);
 });

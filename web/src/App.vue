@@ -30,6 +30,7 @@ const ClockNotice = defineAsyncComponent(() => import('./parts/page/ClockNotice.
 /** Loaded with the first reading that is pressed. */
 const ReadingPad = defineAsyncComponent(() => import('./parts/pad/ReadingPad.vue'));
 const TimerBar = defineAsyncComponent(() => import('./parts/page/TimerBar.vue'));
+const WordsHere = defineAsyncComponent(() => import('./parts/help/WordsHere.vue'));
 const EnterPlace = defineAsyncComponent(() => import('./places/EnterPlace.vue'));
 
 const house = usePractice();
@@ -43,6 +44,7 @@ const batchHere = computed(() => (route.name === 'batch' || route.name === 'stat
 useCellarLight();
 const title = usePageTitle();
 const root = useTemplateRef<HTMLElement>('root');
+const place = useTemplateRef<HTMLElement>('place');
 useFocusKept(root);
 const KEEPS_AHEAD_MS = 4000;
 
@@ -110,7 +112,7 @@ whenever(
         <TimerBar v-if="timers.timers.length > 0" />
       </div>
       <MissingView />
-      <main id="place"><RouterView /></main>
+      <main id="place" ref="place"><RouterView /><WordsHere v-if="place !== null && route.name !== 'help'" :view="place" /></main>
       <KeysSheet />
       <DoubtDialog />
       <ReadingPad v-if="pad.batchId !== null" />

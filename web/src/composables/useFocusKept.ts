@@ -12,6 +12,8 @@ export function useFocusKept(root: Ref<HTMLElement | null>): void {
   /** What had the focus, and all that it stood in, nearest first. */
   let path: Element[] = [];
   useEventListener(document, 'focusin', ({ target }) => {
+    /** The page as a whole is nobody’s choice: a dialog that closes may hand the focus there. */
+    if (target === document.body) return;
     path = [];
     for (let at = target instanceof Element ? target : null; at !== null; at = at.parentElement) path.push(at);
   });
@@ -37,7 +39,12 @@ export function useFocusKept(root: Ref<HTMLElement | null>): void {
     goal.tabIndex = -1;
     goal.focus({ preventScroll: true });
   }
-  useMutationObserver(root, () => requestAnimationFrame(keep), {
+  /** A browser takes the focus from what is hidden only once it has drawn the page without it. */
+  const keepSoon = (): void => void requestAnimationFrame(() => requestAnimationFrame(keep));
+  useEventListener(document, 'focusout', ({ relatedTarget }) => {
+    if (relatedTarget === null || relatedTarget === document.body) keepSoon();
+  });
+  useMutationObserver(root, keepSoon, {
     childList: true,
     subtree: true,
     attributeFilter: ['disabled', 'style', 'aria-hidden'],

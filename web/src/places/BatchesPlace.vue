@@ -155,6 +155,11 @@ watch([() => book.state, () => book.year], () => book.load());
   gap: 4px 16px;
 }
 
+.begin a {
+  display: inline-block;
+  padding: 4px 0;
+}
+
 .fates [aria-pressed='true'] {
   font-weight: 680;
   text-decoration: none;

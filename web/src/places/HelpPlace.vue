@@ -2,6 +2,7 @@
 import { SCHOOLS, SCHOOL_IDS } from '@hollow-bell/core/feed';
 import { STILL } from '@hollow-bell/core/watch';
 import { useRouter } from 'vue-router';
+import { anchorOf } from '../parts/help/termsIn.ts';
 import { DIP_WORDS, GATES, TERMS } from '../parts/help/words.ts';
 import { singleKeysOn } from '../composables/useSingleKeys.ts';
 import { SHORTCUTS } from '../shortcuts.ts';
@@ -61,7 +62,7 @@ function go(id: string): void {
     <h2 id="terms" tabindex="-1">Words</h2>
     <dl>
       <template v-for="[term, means] in TERMS" :key="term"
-        ><dt>{{ term }}</dt>
+        ><dt :id="anchorOf(term)" tabindex="-1">{{ term }}</dt>
         <dd>{{ means }}</dd></template
       >
     </dl>

@@ -2,8 +2,16 @@
 import type { Practice } from '@hollow-bell/contract';
 import { AMMONIUM_CUTOFF_ABV } from '@hollow-bell/core/yeast';
 import { DAP_CAP_G_PER_L } from '@hollow-bell/core/nitrogen';
-import { LEAST_DOSE_G, fedEvent } from '@hollow-bell/core/nitrogen';
-import { feedingFaults, feedingWorkings, isComing, mustNitrogenOf, smellCauses, smellsOfSulfur } from '@hollow-bell/core/feed';
+import { LEAST_DOSE_G, fedEvent, productName } from '@hollow-bell/core/nitrogen';
+import {
+  feedingFaults,
+  feedingWorkings,
+  isComing,
+  mustNitrogenOf,
+  smellCauses,
+  smellsOfSulfur,
+  weighedParts,
+} from '@hollow-bell/core/feed';
 import type { DoseNow, PartNow } from '@hollow-bell/core/feed';
 import { exactly } from '@hollow-bell/core/quantities';
 import { yeastOf } from '@hollow-bell/core/yeast';
@@ -20,6 +28,7 @@ import SchoolTable from '../parts/feed/SchoolTable.vue';
 import SentenceText from '../parts/figures/SentenceText.vue';
 import ShelfPlan from '../parts/feed/ShelfPlan.vue';
 import SmellPanel from '../parts/feed/SmellPanel.vue';
+import SpokenOnce from '../parts/page/SpokenOnce.vue';
 import StopNote from '../parts/figures/StopNote.vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useFeeding } from '../composables/useFeeding.ts';
@@ -40,6 +49,15 @@ const faults = computed(() => feedingFaults(store.ledger, DAP_CAP_G_PER_L[store.
 const isWaiting = computed(() => !isPreview.value && progress.value?.doses.some(isComing) === true);
 const needNote = computed(() => (yeast.value?.demand === 'unknown' ? 'nobody states its demand: fed as medium' : ''));
 
+/** The dose that comes next, as it is now. */
+const spoken = computed(() => {
+  const next = progress.value?.doses.find(isComing);
+  return next === undefined
+    ? ''
+    : `Dose ${next.dose.number}: ${weighedParts(next)
+        .map(({ product, massG }) => `${show('massG', massG)} ${productName(product)}`)
+        .join(', ')}.`;
+});
 async function give(dose: DoseNow, parts: PartNow[]): Promise<void> {
   const { number } = dose.dose;
   const given = parts.filter(({ massG }) => massG >= LEAST_DOSE_G);
@@ -89,6 +107,7 @@ async function follow(over: Partial<Practice>): Promise<void> {
         <ul v-if="progress.changes.length > 0" class="changes" data-test="changes">
           <li v-for="(change, i) in progress.changes" :key="i"><SentenceText :sentence="change" /></li>
         </ul>
+        <SpokenOnce :text="spoken" />
         <ul class="rule-top" aria-label="Doses">
           <DoseRow
             v-for="dose in progress.doses"

@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import { useBottlingHere } from '../../composables/useBottling.ts';
 import { useReader } from '../../composables/useReader.ts';
 import SentenceText from '../figures/SentenceText.vue';
+import SpokenOnce from '../page/SpokenOnce.vue';
 import GasColumn from './GasColumn.vue';
 
 /** The gas that is wanted, what may become of it, and the sugar for it. */
@@ -17,11 +18,17 @@ const marks = computed(() =>
       : [{ name: containerOf(row.kind ?? 'other').name, volumes: rating, isBarred: rating < prime.value.fan.one }];
   }),
 );
+const spoken = computed(() =>
+  prime.value === null
+    ? ''
+    : `${show('massG', prime.value.sugarG.value)} ${sugar.value.name} for ${show('volumes', volumes.value)}, up to ${show('bar', prime.value.barAt30.high)} at ${show('tempC', 30)}.`,
+);
 </script>
 
 <template>
   <div v-if="prime !== null" class="gas">
     <GasColumn v-model="volumes" :residual="prime.residualVolumes" :fan="prime.fan" :marks="marks" />
+    <SpokenOnce :text="spoken" />
     <p class="dose" data-test="sugar">
       <b class="big">{{ show('massG', prime.sugarG.value) }}</b> {{ sugar.name }}
       <span class="small quiet">{{ range('massG', prime.sugarG) }}</span>

@@ -7,6 +7,7 @@ import type { SulfiteSalt } from '@hollow-bell/core/preservatives';
 import type { PhBy, Protection } from '@hollow-bell/core/stabilize';
 import { computed, ref } from 'vue';
 import FigureValue from '../figures/FigureValue.vue';
+import SpokenOnce from '../page/SpokenOnce.vue';
 import PickList from '../fields/PickList.vue';
 import QuantityField from '../fields/QuantityField.vue';
 import VerdictList from '../figures/VerdictList.vue';
@@ -136,6 +137,7 @@ function record(which: 'both' | 'sulfite' | 'sorbate'): Promise<boolean> {
       Without knowing anything of the pH there is no honest dose: between pH 3.2 and 3.8 it grows fourfold.
     </p>
     <template v-if="plan !== null && input !== null">
+      <SpokenOnce :text="`${show('massG', plan.sulfiteG.value)} metabisulfite, ${show('massG', plan.sorbateG)} sorbate.`" />
       <div class="doses">
         <FigureValue label="Metabisulfite" kind="massG" :figure="plan.sulfiteG" :working="stabilizeWorking(input, plan)" bar />
         <FigureValue

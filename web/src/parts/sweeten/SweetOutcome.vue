@@ -3,12 +3,19 @@ import type { Ranged } from '@hollow-bell/core/quantities';
 import { sugarRange } from '@hollow-bell/core/sweeten';
 import type { Sweetened } from '@hollow-bell/core/sweeten';
 import type { Fill } from '@hollow-bell/core/vessel';
+import { computed } from 'vue';
+import SpokenOnce from '../page/SpokenOnce.vue';
 import BellMark from '../rounds/BellMark.vue';
 import { useReader } from '../../composables/useReader.ts';
 
-defineProps<{ before: Sweetened; after: Sweetened; sugar: Ranged; fill: Fill | null }>();
+const props = defineProps<{ before: Sweetened; after: Sweetened; sugar: Ranged; fill: Fill | null }>();
 
 const { show, showFigure } = useReader();
+const spoken = computed(() => {
+  const { before, after, fill } = props;
+  const fits = fill === null || fill.overflowL <= 0 ? '' : ` ${show('volumeL', fill.overflowL)} too much for this vessel.`;
+  return `Gravity ${show('sg', before.sg)} becomes ${show('sg', after.sg)}, alcohol ${show('abv', after.abv)}, ${show('volumeL', after.volumeL)}.${fits}`;
+});
 </script>
 
 <template>
@@ -26,6 +33,7 @@ const { show, showFigure } = useReader();
       <span>Volume</span><b>{{ show('volumeL', before.volumeL) }} → {{ show('volumeL', after.volumeL) }}</b>
     </p>
   </div>
+  <SpokenOnce :text="spoken" />
   <p v-if="fill !== null" class="fit">
     <BellMark :bell="fill.overflowL > 0 ? 'cracked' : 'still'" />
     <span v-if="fill.overflowL > 0"

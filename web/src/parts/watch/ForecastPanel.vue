@@ -8,6 +8,7 @@ import type { WhatIf } from '@hollow-bell/core/forecast';
 import type { Ranged } from '@hollow-bell/core/quantities';
 import { computed } from 'vue';
 import { useReader } from '../../composables/useReader.ts';
+import SpokenOnce from '../page/SpokenOnce.vue';
 
 const props = defineProps<{
   course: Course | null;
@@ -77,6 +78,9 @@ const rows = computed(() => {
     ...(hasEnded ? [] : [{ label: 'It sticks before that', value: show('percent', 100 * course.forecast.stickProbability) }]),
   ];
 });
+const spoken = computed(() =>
+  props.progress === null ? [...rows.value.map(({ label, value }) => `${label}: ${value}.`), difference.value].join(' ').trim() : '',
+);
 </script>
 
 <template>
@@ -89,7 +93,7 @@ const rows = computed(() => {
         </button>
       </span>
     </div>
-    <p v-if="progress !== null" class="small quiet" role="status">Working it out, {{ Math.round(100 * progress) }} %.</p>
+    <p v-if="progress !== null" class="small quiet">Working it out, {{ Math.round(100 * progress) }} %.</p>
     <p v-if="hasFailed === true" class="refusal" role="alert">
       The forecast could not be worked out in this browser. <button type="button" class="link" @click="emit('again')">Try again</button>
     </p>
@@ -101,6 +105,7 @@ const rows = computed(() => {
         <span>{{ row.label }}</span><b>{{ row.value }}</b>
       </p>
     </div>
+    <SpokenOnce :text="spoken" />
     <p v-if="difference !== ''" data-test="difference">Against the plan, dotted: {{ difference }}</p>
     <p v-if="whatIf === 'fed now' && shareGone >= TOO_LATE_SHARE" class="caution">
       Past half of the sugar feeding helps no more, and what is left over feeds spoilage.
