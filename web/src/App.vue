@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, onMounted, useTemplateRef } from 'vue';
+import { computed, defineAsyncComponent, onMounted, ref, useTemplateRef } from 'vue';
 import { useRoute } from 'vue-router';
 import DoubtDialog from './parts/page/DoubtDialog.vue';
 import KeysSheet from './parts/page/KeysSheet.vue';
@@ -33,6 +33,7 @@ const TimerBar = defineAsyncComponent(() => import('./parts/page/TimerBar.vue'))
 const WordsHere = defineAsyncComponent(() => import('./parts/help/WordsHere.vue'));
 const EnterPlace = defineAsyncComponent(() => import('./places/EnterPlace.vue'));
 
+const KEEPS_AHEAD_MS = 4000;
 const house = usePractice();
 const door = useDoor();
 const outbox = useOutbox();
@@ -45,8 +46,10 @@ useCellarLight();
 const title = usePageTitle();
 const root = useTemplateRef<HTMLElement>('root');
 const place = useTemplateRef<HTMLElement>('place');
+/** What the first view does not need is fetched once it stands. */
+const isCalm = ref(false);
+useTimeoutFn(() => (isCalm.value = true), KEEPS_AHEAD_MS);
 useFocusKept(root);
-const KEEPS_AHEAD_MS = 4000;
 
 async function open(): Promise<void> {
   await house.load();
@@ -112,7 +115,7 @@ whenever(
         <TimerBar v-if="timers.timers.length > 0" />
       </div>
       <MissingView />
-      <main id="place" ref="place"><RouterView /><WordsHere v-if="place !== null && route.name !== 'help'" :view="place" /></main>
+      <main id="place" ref="place"><RouterView /><WordsHere v-if="isCalm && place !== null && route.name !== 'help'" :view="place" /></main>
       <KeysSheet />
       <DoubtDialog />
       <ReadingPad v-if="pad.batchId !== null" />

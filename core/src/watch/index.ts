@@ -9,7 +9,6 @@ export { phaseTold, traitsOf } from './phases.ts';
 export type { ShownPhase } from './phases.ts';
 export { readingGapH } from './readingGap.ts';
 export { fellSince, provenReadings, stabilizedAt, sugarPours, sweetenedAt } from './stabilized.ts';
-export type { Finding } from './stall/causes/cause.ts';
 export { CAUSES } from './stall/causes/index.ts';
 export { findingTold } from './stall/causes/cause.ts';
 export { LIKELY_SCORE, rankCauses } from './stall/rank.ts';
