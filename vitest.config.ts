@@ -12,6 +12,7 @@ export default defineConfig({
           environment: 'node',
           include: ['core/src/**/*.test.ts', 'tell/src/**/*.test.ts', 'contract/src/**/*.test.ts', 'scripts/**/*.test.mjs'],
           testTimeout: 30_000,
+          hookTimeout: 60_000,
         },
       },
       {

@@ -151,7 +151,7 @@ describe('the clinic', () => {
     const causes = clinic.findAll('[data-cause]');
     expect(causes).toHaveLength(3);
     expect(causes[0]!.attributes('data-cause')).toBe('cold');
-    expect(plain(causes[0]!.text())).toContain('for 411 °C, and this yeast wants 18 °C to 26 °C.');
+    expect(plain(causes[0]!.text())).toContain('strongly for it11 °C, and this yeast wants 18 °C to 26 °C.');
     expect(clinic.find('[data-cure]').attributes('data-cure')).toBe('warm');
     expect(plain(clinic.text())).toContain('Dry yeast thrown into a stuck mead dies.');
   });
