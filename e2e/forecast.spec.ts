@@ -8,7 +8,7 @@ test('a forecast is drawn, is asked what if, and moves with a reading', async ({
   const panel = page.locator('[data-test=forecast]');
   const row = (label: string) => panel.locator('.pairs p').filter({ hasText: label }).locator('b');
   const inDays = async (): Promise<number> => Number(/in (\d+) days/.exec(await row('It ends').innerText())?.[1]);
-  const isDone = () => expect(panel.getByRole('status')).toHaveCount(0);
+  const isDone = () => expect(panel.getByText(/^Working it out/)).toHaveCount(0);
   await expect(row('It ends')).toHaveText(/in \d+ days \(.+ to \d+\)/);
   await isDone();
   const asPlanned = await inDays();
