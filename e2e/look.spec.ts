@@ -24,7 +24,7 @@ test('holds that contradict leave the must as it was and say why', async ({ page
   await page.getByRole('button', { name: 'Hold Alcohol it ends with' }).click();
   const before = await honey.inputValue();
   await type(page.getByLabel('Alcohol it ends with', { exact: true }), '19');
-  await expect(page.getByRole('alert')).toContainText('stops near 14 % vol');
+  await expect(page.getByRole('alert')).toContainText('stops near 14.0 % vol');
   await expect(honey).toHaveValue(before);
   await type(page.getByLabel('Alcohol it ends with', { exact: true }), '11');
   await expect(page.getByRole('alert')).toHaveCount(0);
