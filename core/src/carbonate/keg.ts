@@ -35,7 +35,7 @@ const TABLE_C = [2, 5, 8, 12, 16, 20] as const;
 export const forceTable = (volumes: number, abv: number): { tempC: number; bar: number }[] =>
   TABLE_C.map((tempC) => ({ tempC, bar: Math.max(0, kegPressureBar(volumes, tempC, abv)) }));
 
-/** Below this yeast makes no gas in bottles. */
+/** Below this yeast makes no gas in bottles (our estimate). */
 export const CARBONATES_FROM_C = 10;
 /** Days until bottles have made their gas, by how warm they stand; null where yeast rests (trade practice: two weeks warm; the rest our estimates). */
 export function carbonateDays(tempC: number): Ranged | null {

@@ -56,7 +56,7 @@ const FOUND = `(
   )
 )`;
 
-/** What of the query is asked in the database’s own words; what a maker typed is only ever bound. */
+/** What of the query is asked in the database’s own words; what a maker typed goes in as a value that the library escapes. */
 function asked({ find = '', state, begunFrom, begunBefore }: ListQuery) {
   const typed = find.trim();
   const words = [

@@ -11,7 +11,7 @@ const BENT: Record<string, string> = {
   rack: 'rack(?:ed|ing|ings|s)?',
   stabilize: 'stabiliz(?:ed|es|ing|e)',
   'back-sweeten': 'back-sweeten(?:ed|ing|s)?|sweetened with honey',
-  prime: 'prim(?:ed|ing|es|e)(?= |\\b)',
+  prime: 'prim(?:ed|ing|es|e)',
   melomel: 'melomels?',
 };
 const PATTERNS = TERMS.map(([term, means]) => ({

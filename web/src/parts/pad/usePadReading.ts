@@ -86,7 +86,11 @@ export function usePadReading(at: Ref<number | null>) {
       ? undefined
       : feedingNow(store.feeding, store.ledger, readAt.value).doses.find(({ state: how }) => how === 'due'),
   );
-  const dueParts = computed(() => weighedParts(dueDose.value).slice(0, FED.length));
+  /** A dose of more powders than the pad has fields for is written on Feed: half of it written here would pass for all of it. */
+  const dueParts = computed(() => {
+    const parts = weighedParts(dueDose.value);
+    return parts.length <= FED.length ? parts : [];
+  });
   const near = computed<Record<PadField, number | null>>(() => ({
     sg: expected.value?.value ?? last.value?.sg ?? store.view?.sg ?? null,
     ph: store.ledger.history.ph?.value ?? USUAL_PH,
