@@ -89,7 +89,7 @@ export function planHeating(
     swellsMl: 1000 * mead.volumeL * (meadKgPerM3(mead.sg, abv, 20) / meadKgPerM3(mead.sg, abv, HOLD_FROM_C) - 1),
   };
 }
-/** So far a core runs behind its bath, °C. */
+/** So far a core runs behind its bath, °C (trade practice). */
 export const CORE_BEHIND_C = { value: 4, low: 3, high: 5 } as const;
 /** The core may reach where the honey would cook, and no more. */
 export const MOST_BATH_C = HOLD_STOP_C + CORE_BEHIND_C.value;

@@ -37,9 +37,10 @@ const literal = (text: string): string => text.replace(/[\\%_]/g, (sign) => `\\$
 
 /** By what the ledger stands on: the pitch, or else the day it was written into the book. */
 const BEGUN = `coalesce(to_timestamp((ledger->'history'->'pitch'->>'at')::float8 / 1000), created_at)`;
+/** What is bottled in part stands and is bottled; what was poured away does neither. */
 const STATES: Record<BatchState, string> = {
   planned: `(ledger->'liquid'->>'pouredG')::float8 <= 0`,
-  standing: `open AND NOT bottled AND (ledger->'liquid'->>'pouredG')::float8 > 0`,
+  standing: `open AND (ledger->'liquid'->>'waterG')::float8 > 1e-6`,
   bottled: 'bottled',
 };
 /** In the name, a honey or fruit that is planned or was poured, or the yeast. */

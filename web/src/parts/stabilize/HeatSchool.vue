@@ -119,7 +119,7 @@ async function read(): Promise<void> {
           to {{ Math.round(plan.doneMin.high) }}); by the size of this vessel, our estimate. Readings put it right.
         </p>
         <p v-else class="quiet">
-          A bath of that temperature never brings the core there, or cooks it: {{ show('tempC', HOLD_FROM_C + 1) }} to
+          A bath of that temperature never brings the core there, or cooks it: above {{ show('tempC', HOLD_FROM_C) }}, up to
           {{ show('tempC', MOST_BATH_C) }} is what does.
         </p>
       </div>
