@@ -183,6 +183,8 @@ test.describe('without a network', () => {
     await read(page, 'Read', '5');
     await dip(page, 'note: clear as a window');
     await expect(page.getByText('3 waiting')).toBeVisible();
+    await page.goto(`${demoCellar.url}/batches`);
+    await expect(page.getByRole('link', { name: /Borage, even/ })).toBeVisible();
     await page.goto(`${demoCellar.url}/shelf`);
     await expect(page.getByText('linden avenue').first()).toBeVisible();
 

@@ -4,6 +4,7 @@ import { computed, watch } from 'vue';
 import { ApiFailure, api } from '../api/client.ts';
 import { nothingStale, seenSince } from '../api/lastSeen.ts';
 import { pressingFirst } from '../parts/rounds/manyVessels.ts';
+import { useBook } from './book.ts';
 import { useKept } from './kept.ts';
 import { useOutbox } from './outbox.ts';
 import { useRecord } from './record.ts';
@@ -22,6 +23,7 @@ export const useSight = defineStore('sight', () => {
   const rounds = useRounds();
   const record = useRecord();
   const shelf = useShelf();
+  const book = useBook();
   const isOld = computed(() => seenSince.value !== null);
 
   /** Where somebody answers, what was written goes out, and what is shown is read anew. */
@@ -34,16 +36,22 @@ export const useSight = defineStore('sight', () => {
     }
     nothingStale();
     await Promise.all([outbox.flush(), kept.flush()]);
-    await Promise.all([rounds.loaded ? rounds.load() : null, record.batch === null ? null : record.reload(record.batch.id), shelf.load()]);
+    await Promise.all([
+      rounds.loaded ? rounds.load() : null,
+      record.batch === null ? null : record.reload(record.batch.id),
+      book.loaded ? book.load() : null,
+      shelf.load(),
+    ]);
   }
   const { pause, resume } = useIntervalFn(() => void again(), RETRY_MS, { immediate: false });
   useEventListener(globalThis, 'online', () => void again());
   watch(isOld, (old) => (old ? resume() : pause()), { immediate: true });
 
   const ahead = new Set<string>();
-  /** One after the other, while nothing else is asked for: each vessel's record and the shelf, as they stand. */
+  /** One after the other, while nothing else is asked for: the shelf, the book and each vessel's record, as they stand. */
   async function keepAhead(): Promise<void> {
     await shelf.loadOnce();
+    if (!book.loaded) await book.load();
     for (const { id } of pressingFirst(rounds.standing).slice(0, KEPT_VESSELS)) {
       if (isOld.value || ahead.has(id)) continue;
       ahead.add(id);
