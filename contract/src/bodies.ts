@@ -19,6 +19,7 @@ import { newCodeShape, newPassphraseShape, pairShape, signInShape } from './door
 import { newEventShape } from './events.ts';
 import { importShape } from './files.ts';
 import { floatPostShape, hangFloatShape, newFloatShape } from './float.ts';
+import { putPictureShape, takeOffShape } from './pictures.ts';
 import { practiceShape } from './practice.ts';
 import type { Practice } from './practice.ts';
 import { refusalOf } from './refusalOf.ts';
@@ -53,6 +54,8 @@ export const BODIES = {
     afterSeq: whole(0, 1_000_000),
     events: list(newEventShape, 1, 1000, { whenMany: 'At most 1,000 entries at once; split the file.' }),
   }),
+  putPicture: putPictureShape,
+  takeOffPicture: takeOffShape,
   setPassphrase: newPassphraseShape,
   makeCode: newCodeShape,
   signIn: signInShape,

@@ -4,6 +4,7 @@ import { HAPPENINGS, RECORDED_KINDS, RECORD_VERSION } from '@hollow-bell/core/re
 import { batchPlanShape, figure } from './batches.ts';
 import { recipeShape } from './cellar.ts';
 import { amendmentShape } from './events.ts';
+import { pictureInFileShape } from './pictures.ts';
 import { practiceShape } from './practice.ts';
 import { shelfItemShape } from './shelf.ts';
 
@@ -24,6 +25,8 @@ const batchFileShape = record({
   events: list(recordedEventShape, 0, 100_000),
   float: list(record({ ...point, sg: number(0.5, 2), tempC: orNull(number(-50, 150)) }), 0, 1_000_000),
   probe: list(record({ ...point, coreC: number(-50, 150), bathC: orNull(number(-50, 150)) }), 0, 1_000_000),
+  /** None in a file of before there were any. */
+  pictures: maybe(list(pictureInFileShape, 0, 100_000)),
 });
 /** What goes out of a cellar and comes in again: all of it, or one batch with its family. */
 export const cellarFileShape = record({

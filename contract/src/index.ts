@@ -28,6 +28,8 @@ export type { NewEvent } from './events.ts';
 export { FLOAT_SLOT_MS, PROBE_SLOT_MS, floatRefusal, probeRefusal } from './float.ts';
 export type { FloatAnswer, FloatDevice, FloatPost, MadeFloat } from './float.ts';
 export { misfitOf } from './misfit.ts';
+export { MOST_PICTURES, MOST_PICTURE_BYTES } from './pictures.ts';
+export type { EntryPicture } from './pictures.ts';
 export { DEFAULT_PRACTICE, HOUSE_PRACTICES, houseOf, unitsOf } from './practice.ts';
 export type { Practice } from './practice.ts';
 export type { Standing } from './rounds.ts';

@@ -7,6 +7,7 @@ import { floatAnswerShape, floatDeviceShape, floatsShape, madeFloatShape } from 
 import { backupsShape } from './backups.ts';
 import { codeShape, doorsShape, visitorShape } from './doors.ts';
 import { importedShape } from './files.ts';
+import { picturesShape } from './pictures.ts';
 import { practiceShape } from './practice.ts';
 import { appendedShape, roundsShape } from './rounds.ts';
 import { shelfShape, shelvedShape } from './shelf.ts';
@@ -44,6 +45,9 @@ export const ROUTES = {
   blend: { method: 'POST', path: '/batches/:id/blend', answer: batchShape },
   move: { method: 'POST', path: '/batches/:id/move', answer: batchShape },
   append: { method: 'POST', path: '/batches/:id/events', answer: appendedShape },
+  pictures: { method: 'GET', path: '/batches/:id/pictures', answer: picturesShape },
+  putPicture: { method: 'PUT', path: '/pictures/:id', answer: picturesShape },
+  takeOffPicture: { method: 'PATCH', path: '/pictures/:id', answer: picturesShape },
   floats: { method: 'GET', path: '/floats', answer: floatsShape, door: 'maker' },
   makeFloat: { method: 'POST', path: '/floats', answer: madeFloatShape },
   hangFloat: { method: 'PATCH', path: '/floats/:id', answer: floatDeviceShape },

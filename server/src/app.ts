@@ -32,6 +32,8 @@ import { fileRoutes } from './features/files/routes.ts';
 import { incoming } from './features/files/incoming.ts';
 import { outgoing } from './features/files/outgoing.ts';
 import { healthRoutes } from './features/health/routes.ts';
+import { pictureRoutes } from './features/pictures/routes.ts';
+import { pictureStore } from './features/pictures/store.ts';
 import { practiceRoutes } from './features/practice/routes.ts';
 import { practiceStore } from './features/practice/store.ts';
 import { roundsRoutes } from './features/rounds/routes.ts';
@@ -129,6 +131,7 @@ export async function buildApp(parts: Parts) {
       shelf: shelfStore(database),
       calendar: calendarStore(database, now),
       recipes: recipeStore(database, now),
+      pictures: pictureStore(database, now),
       doors,
       now,
     };
@@ -137,6 +140,7 @@ export async function buildApp(parts: Parts) {
         await api.register(healthRoutes(database, now));
         await api.register(practiceRoutes(cellar.practice));
         await api.register(batchRoutes(cellar.batches, standing.one));
+        await api.register(pictureRoutes(cellar.pictures));
         await api.register(roundsRoutes(standing));
         await api.register(floatRoutes(cellar.float));
         await api.register(shelfRoutes(cellar.shelf));

@@ -13,6 +13,7 @@ import { rejoined } from './migrations/20261201-rejoined.ts';
 import { probes } from './migrations/20261202-probes.ts';
 import { cellar } from './migrations/20261203-cellar.ts';
 import { doors } from './migrations/20261204-doors.ts';
+import { pictures } from './migrations/20261205-pictures.ts';
 
 /** Listed, not globbed, so that the built server carries them. Order is the order of their names. */
 const MIGRATIONS: Migration[] = [
@@ -28,6 +29,7 @@ const MIGRATIONS: Migration[] = [
   probes,
   cellar,
   doors,
+  pictures,
 ];
 
 const storageOf = (sequelize: Sequelize, schema?: string) =>

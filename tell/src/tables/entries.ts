@@ -23,11 +23,12 @@ export function entriesToCsv(batches: readonly BatchFile[], reader: Reader): str
   return Papa.unparse({ fields: ['batch', 'when', 'entered', 'kind', 'entry', 'state'], data: rows }, { newline: '\n' });
 }
 
-/** One batch for reading: its log. */
-export function batchToMarkdown({ name, events }: BatchFile, reader: Reader): string {
-  const lines = logOf(events as unknown as BatchEvent[]).map(({ standing, withdrawn }) => {
+/** One batch for reading: its log, with the pictures on its entries as they lie in the archive. */
+export function batchToMarkdown({ name, events, pictures = [] }: BatchFile, reader: Reader): string {
+  const lines = logOf(events as unknown as BatchEvent[]).map(({ first, standing, withdrawn }) => {
     const said = shownSentence(eventSentence(standing), reader).replaceAll('\n', ' ');
-    return `- ${day(standing.happenedAt).slice(0, 16).replace('T', ' ')}: ${withdrawn ? `~~${said}~~` : said}`;
+    const shown = pictures.filter(({ entryId }) => entryId === first.id).map(({ id }) => ` ![picture](../pictures/${id}.jpg)`);
+    return `- ${day(standing.happenedAt).slice(0, 16).replace('T', ' ')}: ${withdrawn ? `~~${said}~~` : said}${shown.join('')}`;
   });
   return [`# ${name}`, '', ...lines, ''].join('\n');
 }

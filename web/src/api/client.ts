@@ -80,6 +80,7 @@ const SHOWN: ReadonlySet<RouteName> = new Set<RouteName>([
   'cellar',
   'recipes',
   'floats',
+  'pictures',
 ]);
 /** So long is waited for an answer before the last sight is shown, where there is one. */
 const PATIENCE_MS = 6000;
@@ -194,6 +195,9 @@ export const api = {
     void amendSeen(addressOf('batch', ofBatch(id)), (seen) => withEvents(seen as AnswerOf<'batch'>, answer));
     return answer;
   },
+  pictures: (batchId: string) => call('pictures', { id: batchId }),
+  putPicture: (id: string, entryId: string, jpeg: string) => call('putPicture', { id, body: { entryId, jpeg } }),
+  takeOffPicture: (id: string, isOff: boolean) => call('takeOffPicture', { id, body: { isOff } }),
   floats: () => call('floats'),
   makeFloat: (id: string, name: string, batchId: string) => call('makeFloat', { body: { id, name, batchId } }),
   hangFloat: (id: string, batchId: string | null) => call('hangFloat', { id, body: { batchId } }),

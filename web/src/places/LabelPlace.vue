@@ -4,7 +4,7 @@ import { computed, watch } from 'vue';
 import { useAttempt } from '../composables/useAttempt.ts';
 import { useLabels } from '../composables/useLabels.ts';
 import { useReader } from '../composables/useReader.ts';
-import { asSmallPicture } from '../parts/bottle/smallPicture.ts';
+import { asLabelPicture } from '../parts/pictures/smallPicture.ts';
 import LabelPreview from '../parts/bottle/LabelPreview.vue';
 import PrinterShift from '../parts/bottle/PrinterShift.vue';
 import PickList from '../parts/fields/PickList.vue';
@@ -59,7 +59,7 @@ async function takePicture(event: Event): Promise<void> {
   const [file] = (event.target as HTMLInputElement).files ?? [];
   if (file === undefined) return;
   await attempt(async () => {
-    text.value = { ...text.value, picture: await asSmallPicture(file) };
+    text.value = { ...text.value, picture: await asLabelPicture(file) };
   });
 }
 const SHOWS = [

@@ -8,6 +8,7 @@ import { readingsToCsv } from '@hollow-bell/tell/readings';
 import { recipeToJson, recipeToMarkdown } from '@hollow-bell/tell/recipe';
 import { shelfToCsv } from '@hollow-bell/tell/shelf';
 import { strToU8, zip } from 'fflate';
+import type { Zippable } from 'fflate';
 
 /** A name that every file system takes, and that no other file of the archive has. */
 function fileNames(): (name: string, end: string) => string {
@@ -48,7 +49,9 @@ export function archiveOf(file: CellarFile, dated: readonly Dated[], reader: Rea
     texts[`recipes/${name}.json`] = recipeToJson(recipe);
     texts[`recipes/${name}.md`] = recipeToMarkdown(recipe, reader);
   }
-  const files = Object.fromEntries(Object.entries(texts).map(([name, text]) => [name, strToU8(text)]));
+  const files: Zippable = Object.fromEntries(Object.entries(texts).map(([name, text]) => [name, strToU8(text)]));
+  for (const { pictures = [] } of file.batches)
+    for (const { id, jpeg } of pictures) files[`pictures/${id}.jpg`] = [Buffer.from(jpeg, 'base64'), { level: 0 }];
   return new Promise((resolve, reject) => {
     zip(files, { mtime: new Date(file.writtenAt) }, (error, data) => (error === null ? resolve(Buffer.from(data)) : reject(error)));
   });

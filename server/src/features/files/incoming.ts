@@ -9,6 +9,7 @@ export interface Into {
     bring: (batch: BatchFile, transaction: Transaction) => Promise<Brought>;
     checkParcels: (batch: BatchFile, transaction: Transaction) => Promise<void>;
   };
+  pictures: { bring: (batch: BatchFile, transaction: Transaction) => Promise<number> };
   shelf: {
     list: () => Promise<{ item: ShelfItem }[]>;
     importAll: (items: readonly ShelfItem[], transaction: Transaction) => Promise<number>;
@@ -31,7 +32,13 @@ function checked(given: unknown): CellarFile {
 }
 
 /** Reads a cellar's file into this one, by the ids: what is new comes in, what has grown grows, what differs stays as it is here. */
-export function incoming(sequelize: Sequelize, { batches, shelf, recipes, practice }: Into) {
+export function incoming(sequelize: Sequelize, { batches, pictures, shelf, recipes, practice }: Into) {
+  async function bringBatch(batch: BatchFile, transaction: Transaction): Promise<Brought> {
+    const brought = await batches.bring(batch, transaction);
+    const added = await pictures.bring(batch, transaction);
+    return brought.does === 'is here already' && added > 0 ? { ...brought, does: 'grows' } : brought;
+  }
+
   async function bringShelf(items: readonly ShelfItem[], transaction: Transaction): Promise<Brought[]> {
     const here = new Map((await shelf.list()).map(({ item }) => [item.id, item]));
     const fresh = items.filter(({ id }) => !here.has(id));
@@ -59,7 +66,7 @@ export function incoming(sequelize: Sequelize, { batches, shelf, recipes, practi
       const transaction = await sequelize.transaction();
       try {
         const brought: Brought[] = [];
-        for (const batch of file.batches.toSorted((a, b) => (a.id < b.id ? -1 : 1))) brought.push(await batches.bring(batch, transaction));
+        for (const batch of file.batches.toSorted((a, b) => (a.id < b.id ? -1 : 1))) brought.push(await bringBatch(batch, transaction));
         for (const batch of file.batches) await batches.checkParcels(batch, transaction);
         brought.push(...(await bringShelf(file.shelf, transaction)), ...(await bringRecipes(file.recipes, transaction)));
         if (file.practice !== null) {

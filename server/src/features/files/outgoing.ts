@@ -20,11 +20,12 @@ interface Stored {
   events: BatchEvent[];
   float: BatchFile['float'];
   probe: BatchFile['probe'];
+  pictures: BatchFile['pictures'];
 }
 
 const ms = (column: string): string => `(date_part('epoch', ${column}) * 1000)::bigint`;
-const rows = (what: string, table: string, order: string): string =>
-  `COALESCE((SELECT jsonb_agg(jsonb_build_object(${what}) ORDER BY ${order}) FROM ${table} WHERE batch_id = batch.id), '[]')`;
+const rows = (what: string, table: string, order: string, only = ''): string =>
+  `COALESCE((SELECT jsonb_agg(jsonb_build_object(${what}) ORDER BY ${order}) FROM ${table} WHERE batch_id = batch.id ${only}), '[]')`;
 
 /** One batch with everything that is on record of it, as PostgreSQL puts it together. */
 const STORED = `
@@ -36,7 +37,13 @@ const STORED = `
       'seq',
     )},
     'float', ${rows(`'deviceId', device_id, 'slot', slot, 'at', taken_ms, 'sg', sg, 'tempC', temp_c`, 'float_readings', 'taken_ms, device_id')},
-    'probe', ${rows(`'deviceId', device_id, 'slot', slot, 'at', taken_ms, 'coreC', core_c, 'bathC', bath_c`, 'probe_readings', 'taken_ms, device_id')}
+    'probe', ${rows(`'deviceId', device_id, 'slot', slot, 'at', taken_ms, 'coreC', core_c, 'bathC', bath_c`, 'probe_readings', 'taken_ms, device_id')},
+    'pictures', ${rows(
+      `'id', id, 'entryId', entry_id, 'madeAt', ${ms('made_at')}, 'jpeg', translate(encode(jpeg, 'base64'), chr(10), '')`,
+      'entry_pictures',
+      'made_at, id',
+      'AND NOT off',
+    )}
   ) AS batch FROM batches AS batch WHERE fate IN ('kept', 'archived')`;
 
 /** Every batch that liquid of this one came from, or went into. */

@@ -20,10 +20,11 @@ const DOES: Record<Brought['does'], string> = {
   'is here already': 'is here already',
   'stays as it is here': 'differs; stays as it is here',
 };
-const told = ({ does, entries }: Brought): string =>
-  does === 'grows' || (does === 'comes in' && entries > 0)
-    ? `${DOES[does]}${does === 'grows' ? ' ' : ', '}${entries === 1 ? 'one entry' : `${entries} entries`}`
-    : DOES[does];
+const count = (entries: number): string => (entries === 1 ? 'one entry' : `${entries} entries`);
+function told({ does, entries }: Brought): string {
+  if (does === 'grows') return `${DOES.grows} ${entries === 0 ? 'what was sent, planned or put on it' : count(entries)}`;
+  return does === 'comes in' && entries > 0 ? `${DOES[does]}, ${count(entries)}` : DOES[does];
+}
 const changes = computed(() => trial.value?.brought.filter(({ does }) => does === 'comes in' || does === 'grows').length ?? 0);
 
 async function choose(event: Event): Promise<void> {

@@ -3,6 +3,7 @@ import { HAPPENINGS, eventSentence, inKeeping } from '@hollow-bell/core/record';
 import type { CorrectedField, LogEntry, Replacement } from '@hollow-bell/core/record';
 import { Refusal } from '@hollow-bell/core/quantities';
 import { computed, onMounted, ref } from 'vue';
+import EntryPictures from '../pictures/EntryPictures.vue';
 import PickList from '../fields/PickList.vue';
 import QuantityField from '../fields/QuantityField.vue';
 import { useAttempt } from '../../composables/useAttempt.ts';
@@ -81,15 +82,17 @@ async function save(what: 'correct' | 'take back' | 'bring back'): Promise<void>
   <MakerDialog :title="title" width="min(460px, 94vw)" @close="emit('close')">
     <form class="stack" @submit.prevent="save('correct')">
       <template v-if="!entry.withdrawn && !isPoured">
-        <QuantityField
-          v-for="field in fields"
-          :key="field.name"
-          v-model="values[field.name]!"
-          :kind="field.kind"
-          :label="field.label"
-          :needed="field.name in standing.payload && standing.kind !== 'reading'"
-          v-bind="field.limits === undefined ? {} : { limits: field.limits }"
-        />
+        <div class="measures">
+          <QuantityField
+            v-for="field in fields"
+            :key="field.name"
+            v-model="values[field.name]!"
+            :kind="field.kind"
+            :label="field.label"
+            :needed="field.name in standing.payload && standing.kind !== 'reading'"
+            v-bind="field.limits === undefined ? {} : { limits: field.limits }"
+          />
+        </div>
         <label v-for="each in words" :key="each.name"
           ><span class="small quiet">{{ each.label }}</span
           ><el-input
@@ -114,6 +117,7 @@ async function save(what: 'correct' | 'take back' | 'bring back'): Promise<void>
         }}
       </p>
       <p v-else class="small quiet">The old entry stays on record and can be seen in the log.</p>
+      <EntryPictures :entry-id="entry.first.id" :of="tell(eventSentence(standing))" />
       <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
       <div class="deeds">
         <template v-if="isPoured">
@@ -130,6 +134,16 @@ async function save(what: 'correct' | 'take back' | 'bring back'): Promise<void>
 </template>
 
 <style scoped>
+.measures {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(170px, 1fr));
+  gap: 8px 22px;
+}
+
+.measures:empty {
+  display: none;
+}
+
 .time {
   display: grid;
   gap: 2px;

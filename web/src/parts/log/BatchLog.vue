@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { LogEntry } from '@hollow-bell/core/record';
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
 import AmendDialog from './AmendDialog.vue';
 import BatchDeeds from './BatchDeeds.vue';
 import BatchLife from './BatchLife.vue';
@@ -8,12 +8,19 @@ import SentenceText from '../figures/SentenceText.vue';
 import { useReader } from '../../composables/useReader.ts';
 import { eventSentence, misdated } from '@hollow-bell/core/record';
 import { useBatch } from '../../stores/batch.ts';
+import { pictureAddress, usePictures } from '../../stores/pictures.ts';
 
 /** Where the batch cannot be reckoned there is nothing to do but to mend its record. */
 defineProps<{ onlyLog?: boolean }>();
 
 const store = useBatch();
 const { show, tell } = useReader();
+const pictures = usePictures();
+watch(
+  () => store.batch?.id,
+  (id) => (id === undefined ? undefined : pictures.open(id)),
+  { immediate: true },
+);
 const correcting = ref<LogEntry | null>(null);
 const doubted = computed(() => new Set(misdated(store.batch?.events ?? []).map(({ id }) => id)));
 /** A short log is read faster than it is searched. */
@@ -34,7 +41,7 @@ const isUnexplained = (entry: LogEntry): boolean =>
     <h2 tabindex="-1">Log</h2>
     <BatchDeeds v-if="onlyLog !== true" />
     <p v-if="store.log.length === 0" class="quiet">Nothing has happened yet.</p>
-    <p v-else class="small quiet">Press an entry to correct it, or to take it back.</p>
+    <p v-else class="small quiet">Press an entry to correct it, to take it back, or to put a picture on it.</p>
     <input
       v-if="store.log.length >= FINDS_FROM"
       v-model="sought"
@@ -50,6 +57,15 @@ const isUnexplained = (entry: LogEntry): boolean =>
         <span class="small quiet">{{ show('when', entry.standing.happenedAt) }}</span>
         <button type="button" class="entry" :aria-label="`Correct: ${tell(eventSentence(entry.standing))}`" @click="correcting = entry">
           <SentenceText :sentence="eventSentence(entry.standing)" />
+        </button>
+        <button
+          v-if="pictures.on(entry.first.id).length > 0"
+          type="button"
+          class="glimpses"
+          :aria-label="`Pictures of: ${tell(eventSentence(entry.standing))}`"
+          @click="correcting = entry"
+        >
+          <img v-for="picture in pictures.on(entry.first.id)" :key="picture.id" :src="pictureAddress(picture)" alt="" loading="lazy" />
         </button>
         <span v-if="entry.withdrawn" class="small quiet">taken back</span>
         <span v-else-if="entry.standing !== entry.first" class="small quiet was"
@@ -86,6 +102,22 @@ li {
   font-size: inherit;
   text-align: left;
   cursor: pointer;
+}
+
+.glimpses {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px;
+  padding: 3px 0 0;
+  border: 0;
+  background: none;
+  cursor: pointer;
+}
+
+.glimpses img {
+  width: 60px;
+  height: 44px;
+  object-fit: cover;
 }
 
 .entry:hover {
