@@ -1,7 +1,7 @@
 import { choice, flag, id, kinds, list, maybe, moment, number, orNull, own, record, text, whole } from '@hollow-bell/core/quantities';
 import type { Fit } from '@hollow-bell/core/quantities';
 import { HAPPENINGS, RECORDED_KINDS, RECORD_VERSION } from '@hollow-bell/core/record';
-import { batchPlanShape, figure } from './batches.ts';
+import { batchPlanShape } from './batches.ts';
 import { recipeShape } from './cellar.ts';
 import { amendmentShape } from './events.ts';
 import { pictureInFileShape } from './pictures.ts';
@@ -41,16 +41,4 @@ export const cellarFileShape = record({
 export type CellarFile = Fit<typeof cellarFileShape>;
 export type BatchFile = Fit<typeof batchFileShape>;
 
-/** What is done with each thing of a file. */
-const FATES = ['comes in', 'grows', 'is here already', 'stays as it is here'] as const;
-const broughtShape = record({
-  what: choice('batch', 'lot', 'recipe', 'settings'),
-  name: text(200),
-  does: choice(...FATES),
-  entries: figure,
-});
-export type Brought = Fit<typeof broughtShape>;
-/** What a file would do, or did. */
-export const importedShape = record({ isDone: flag, brought: list(broughtShape, 0, 1_000_000) });
-export type Imported = Fit<typeof importedShape>;
 export const importShape = record({ isTrial: flag, file: own<CellarFile>('a cellar’s file') });

@@ -17,13 +17,14 @@ export type {
 } from './batches.ts';
 export type { Backup, Backups } from './backups.ts';
 export type { BodyOf } from './bodies.ts';
+export type { Brought, Imported } from './brought.ts';
 export type { CalendarAddress } from './calendar.ts';
 export { recipeFileShape } from './cellar.ts';
 export type { KeptRecipe, Recipe, RecipeFile, ShelvedBatch } from './cellar.ts';
 export { PASSPHRASE_LEAST } from './doors.ts';
 export type { Doors, PairingCode, Role, Session, Visitor } from './doors.ts';
 export { cellarFileShape } from './files.ts';
-export type { BatchFile, Brought, CellarFile, Imported } from './files.ts';
+export type { BatchFile, CellarFile } from './files.ts';
 export type { NewEvent } from './events.ts';
 export { FLOAT_SLOT_MS, PROBE_SLOT_MS, floatRefusal, probeRefusal } from './float.ts';
 export type { FloatAnswer, FloatDevice, FloatPost, MadeFloat } from './float.ts';

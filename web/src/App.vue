@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, onMounted, ref, useTemplateRef } from 'vue';
-import { useRoute } from 'vue-router';
+import { useRoute, useRouter } from 'vue-router';
 import DoubtDialog from './parts/page/DoubtDialog.vue';
 import KeysSheet from './parts/page/KeysSheet.vue';
 import MissingView from './parts/page/MissingView.vue';
@@ -13,7 +13,7 @@ import { useDoor } from './stores/door.ts';
 import { useKept } from './stores/kept.ts';
 import { useOutbox } from './stores/outbox.ts';
 import { seenSince } from './api/lastSeen.ts';
-import { isDemo } from './cellar.ts';
+import { cellarBase, isDemo } from './cellar.ts';
 import { REMINDS } from './ringing/outside.ts';
 import { usePad } from './stores/pad.ts';
 import { usePractice } from './stores/practice.ts';
@@ -41,6 +41,7 @@ const kept = useKept();
 const pad = usePad();
 const timers = useTimers();
 const route = useRoute();
+const router = useRouter();
 const batchHere = computed(() => (route.name === 'batch' || route.name === 'station' ? String(route.params['id']) : null));
 useCellarLight();
 const title = usePageTitle();
@@ -57,6 +58,8 @@ async function open(): Promise<void> {
   await Promise.all([outbox.flush(), kept.flush(), door.askClock()]);
 }
 onMounted(open);
+const rounds = useRounds();
+if (router.resolve(location.pathname.slice(cellarBase.length)).name === 'rounds') rounds.loadAhead();
 
 /** The log lies below the bench on a phone. */
 function toLog(): void {
@@ -66,7 +69,6 @@ function toLog(): void {
 }
 
 /** Once Rounds stand, what a cellar without a network needs is kept on the device, in no hurry. */
-const rounds = useRounds();
 const sight = async () => (await import('./stores/sight.ts')).useSight();
 const keepAhead = async (): Promise<void> => (await sight()).keepAhead();
 /** Wherever the page was opened: once something old is shown, somebody is asked until they answer. */

@@ -83,28 +83,35 @@ function radiusAt(outline: [number, number][], height: number): number {
 
 const coneLiters = (r0: number, r1: number, height: number): number => (Math.PI * height * (r0 * r0 + r0 * r1 + r1 * r1)) / 3000;
 
+/** The section of a kind of vessel, 2 cm wide. */
+function unitSection({ heightPerWidth, outline }: (typeof OUTLINES)[VesselKind]): Section {
+  const heights = Array.from({ length: STEPS + 1 }, (_, i) => i / STEPS);
+  const radii = heights.map((h) => radiusAt(outline, h));
+  const liters = [0];
+  for (let i = 1; i <= STEPS; i++)
+    liters.push((liters[i - 1] ?? 0) + coneLiters(radii[i - 1] ?? 0, radii[i] ?? 0, (2 * heightPerWidth) / STEPS));
+  return { heightCm: heights.map((h) => h * 2 * heightPerWidth), radiusCm: radii, litersBelow: liters };
+}
+const UNIT_SECTIONS: Readonly<Record<VesselKind, Section>> = {
+  jug: unitSection(OUTLINES.jug),
+  carboy: unitSection(OUTLINES.carboy),
+  bucket: unitSection(OUTLINES.bucket),
+  keg: unitSection(OUTLINES.keg),
+};
+
 /**
  * The section of a vessel at its true size: scaled so that the body of revolution holds exactly its capacity.
  * @throws Refusal for a capacity outside 0.1 to 1000 L
  */
 export function sectionOf(vessel: Vessel): Section {
   if (!(vessel.capacityL >= 0.1 && vessel.capacityL <= 1000)) throw new Refusal('A vessel must hold between 0.1 and 1000 L.', 'capacityL');
-  const { heightPerWidth, outline } = OUTLINES[vessel.kind];
-  const heights = Array.from({ length: STEPS + 1 }, (_, i) => i / STEPS);
-  const radii = heights.map((h) => radiusAt(outline, h));
-  const stack = (scaleCm: number): number[] => {
-    const liters = [0];
-    for (let i = 1; i <= STEPS; i++) {
-      const step = coneLiters((radii[i - 1] ?? 0) * scaleCm, (radii[i] ?? 0) * scaleCm, (2 * heightPerWidth * scaleCm) / STEPS);
-      liters.push((liters[i - 1] ?? 0) + step);
-    }
-    return liters;
-  };
-  const scaleCm = Math.cbrt(vessel.capacityL / (stack(1)[STEPS] ?? 1));
+  const { heightCm, radiusCm, litersBelow } = UNIT_SECTIONS[vessel.kind];
+  const swell = vessel.capacityL / (litersBelow[STEPS] ?? 1);
+  const scale = Math.cbrt(swell);
   return {
-    heightCm: heights.map((h) => h * 2 * heightPerWidth * scaleCm),
-    radiusCm: radii.map((r) => r * scaleCm),
-    litersBelow: stack(scaleCm),
+    heightCm: heightCm.map((h) => h * scale),
+    radiusCm: radiusCm.map((r) => r * scale),
+    litersBelow: litersBelow.map((liters) => liters * swell),
   };
 }
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Station } from '@hollow-bell/core/rounds';
-import { computed, defineAsyncComponent, watch } from 'vue';
+import { computed, defineAsyncComponent, onMounted, watch } from 'vue';
 import type { Component } from 'vue';
 import BatchLog from '../parts/log/BatchLog.vue';
 import BatchRail from '../parts/log/BatchRail.vue';
@@ -17,17 +17,33 @@ watch(
   { immediate: true },
 );
 
-const BENCHES: Record<Station, Component> = {
-  formulate: defineAsyncComponent(() => import('../stations/FormulateStation.vue')),
-  pitch: defineAsyncComponent(() => import('../stations/PitchStation.vue')),
-  feed: defineAsyncComponent(() => import('../stations/FeedStation.vue')),
-  watch: defineAsyncComponent(() => import('../stations/WatchStation.vue')),
-  clear: defineAsyncComponent(() => import('../stations/ClearStation.vue')),
-  stabilize: defineAsyncComponent(() => import('../stations/StabilizeStation.vue')),
-  sweeten: defineAsyncComponent(() => import('../stations/SweetenStation.vue')),
-  bottle: defineAsyncComponent(() => import('../stations/BottleStation.vue')),
-  taste: defineAsyncComponent(() => import('../stations/TasteStation.vue')),
+const STATIONS: Record<Station, () => Promise<{ default: Component }>> = {
+  formulate: () => import('../stations/FormulateStation.vue'),
+  pitch: () => import('../stations/PitchStation.vue'),
+  feed: () => import('../stations/FeedStation.vue'),
+  watch: () => import('../stations/WatchStation.vue'),
+  clear: () => import('../stations/ClearStation.vue'),
+  stabilize: () => import('../stations/StabilizeStation.vue'),
+  sweeten: () => import('../stations/SweetenStation.vue'),
+  bottle: () => import('../stations/BottleStation.vue'),
+  taste: () => import('../stations/TasteStation.vue'),
 };
+const BENCHES = Object.fromEntries(
+  Object.entries(STATIONS).map(([station, load]) => [station, defineAsyncComponent(load)]),
+) as unknown as Record<Station, Component>;
+/** What the next press may want is read while there is nothing else to do. */
+onMounted(() => {
+  const waiting = Object.values(STATIONS);
+  const whenIdle = (deed: () => void): unknown => ('requestIdleCallback' in globalThis ? requestIdleCallback(deed) : setTimeout(deed, 200));
+  const readNext = (): void =>
+    void waiting
+      .shift()?.()
+      .then(
+        () => whenIdle(readNext),
+        () => undefined,
+      );
+  whenIdle(readNext);
+});
 const here = computed(() => (props.station as Station | undefined) ?? store.station);
 </script>
 

@@ -27,7 +27,7 @@ const { refusal, attempt } = useAttempt();
 const working = ref<string | null>(null);
 
 const REFRESH_MS = 60_000;
-onMounted(() => rounds.load());
+onMounted(() => rounds.loadNow());
 useIntervalFn(() => void rounds.load(), REFRESH_MS);
 
 const rows = computed(() =>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import FoldedPart from '../parts/page/FoldedPart.vue';
 import { RACKING_OXYGEN_MG_PER_L, RACK_SCHOOLS, rackAdvice, rackSchoolTold, rackingsAhead, restMonths } from '@hollow-bell/core/clear';
 import type { RackSchool } from '@hollow-bell/core/clear';
 import { eventSentence } from '@hollow-bell/core/record';
@@ -79,10 +80,9 @@ async function writeLees(): Promise<void> {
       <div class="stack">
         <template v-if="store.view !== null">
           <RackInto />
-          <details>
-            <summary>In another way: other vessels, measured amounts, another time</summary>
+          <FoldedPart summary="In another way: other vessels, measured amounts, another time">
             <RackForm />
-          </details>
+          </FoldedPart>
           <div class="lees">
             <form @submit.prevent="writeLees">
               <QuantityField v-model="leesMm" kind="mm" label="lees stand" />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import FoldedPart from '../parts/page/FoldedPart.vue';
 import type { Practice } from '@hollow-bell/contract';
 import { AMMONIUM_CUTOFF_ABV } from '@hollow-bell/core/yeast';
 import { DAP_CAP_G_PER_L } from '@hollow-bell/core/nitrogen';
@@ -135,14 +136,12 @@ async function follow(over: Partial<Practice>): Promise<void> {
         <h2>How this batch is fed</h2>
         <template v-if="store.batch !== null && ledger.history.pitch !== null">
           <SchoolFields :model-value="store.batch.plan.practice" @update:model-value="feedBy" />
-          <details class="side">
-            <summary>Three schools side by side on this must</summary>
+          <FoldedPart class="side" summary="Three schools side by side on this must">
             <SchoolTable :ledger="ledger" :practice="store.batch.plan.practice" :must="store.batch.plan.must" />
-          </details>
-          <details class="side">
-            <summary>Worked out from what is on the shelf</summary>
+          </FoldedPart>
+          <FoldedPart class="side" summary="Worked out from what is on the shelf">
             <ShelfPlan :ledger="ledger" :practice="store.batch.plan.practice" :busy="busy" @follow="follow" />
-          </details>
+          </FoldedPart>
           <RaiseBatchPh />
         </template>
       </div>
@@ -174,12 +173,6 @@ async function follow(over: Partial<Practice>): Promise<void> {
   gap: 4px;
   padding-left: 10px;
   border-left: 3px solid var(--wax-fill);
-}
-
-summary {
-  padding: 4px 0 8px;
-  color: var(--bronze);
-  cursor: pointer;
 }
 
 .none {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import FoldedPart from '../parts/page/FoldedPart.vue';
 import { bearsHoney, protectionOf } from '@hollow-bell/core/stabilize';
 import type { StabilizeSchool } from '@hollow-bell/core/stabilize';
 import { computed } from 'vue';
@@ -51,10 +52,9 @@ const choose = (stabilizing: StabilizeSchool): Promise<boolean> => attempt(() =>
         <template v-if="store.school !== 'heat'">
           <PlainSchool v-if="store.school !== 'chemical'" :school="store.school" />
           <ChemicalSchool v-if="bearsHoney(store.school) && !isGuarded" :protection="protection" />
-          <details v-else-if="store.school === 'chemical'">
-            <summary>Top up what has faded</summary>
+          <FoldedPart v-else-if="store.school === 'chemical'" summary="Top up what has faded">
             <ChemicalSchool :protection="protection" />
-          </details>
+          </FoldedPart>
         </template>
       </div>
       <BatchLog />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import FoldedPart from '../parts/page/FoldedPart.vue';
 import { alcoholByRule } from '@hollow-bell/core/liquid';
 import { exactly } from '@hollow-bell/core/quantities';
 import { isAllBottled, ledgerWorking } from '@hollow-bell/core/record';
@@ -115,10 +116,9 @@ const lossesL = computed(() =>
         <FloatPanel />
         <p class="caution">Warm samples read low and bubbles lift the hydrometer: spin it, wait, read at the bottom of the curve.</p>
         <AskList here="watch" />
-        <details v-if="isFermenting && !mayBeStuck" class="side">
-          <summary>Does it look stuck?</summary>
+        <FoldedPart v-if="isFermenting && !mayBeStuck" class="side" summary="Does it look stuck?">
           <StallClinic />
-        </details>
+        </FoldedPart>
       </div>
       <BatchLog />
     </div>

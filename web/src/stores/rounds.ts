@@ -15,10 +15,17 @@ export const useRounds = defineStore('rounds', () => {
     if (now === null) standing.value = others;
     else standing.value = at < 0 ? [...others, now] : others.toSpliced(at, 0, now);
   });
-  return {
-    standing,
-    ...loading(async () => {
-      standing.value = (await api.rounds()).standing;
-    }),
-  };
+  const { load, loaded, problem } = loading(async () => {
+    standing.value = (await api.rounds()).standing;
+  });
+  let ahead: Promise<void> | null = null;
+  /** Asked for as soon as the page is opened there, before there is anything to show them in. */
+  const loadAhead = (): void => void (ahead ??= load());
+  /** What was asked for ahead, once; else anew. */
+  function loadNow(): Promise<void> {
+    const asked = ahead ?? load();
+    ahead = null;
+    return asked;
+  }
+  return { standing, load, loadAhead, loadNow, loaded, problem };
 });

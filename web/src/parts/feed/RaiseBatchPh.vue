@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import FoldedPart from '../page/FoldedPart.vue';
 import { BASE_SALTS } from '@hollow-bell/core/record';
 import type { BaseSalt } from '@hollow-bell/core/record';
 import { ref } from 'vue';
@@ -34,11 +35,10 @@ const putIn = (salt: BaseSalt, massG: number): Promise<boolean> =>
 </script>
 
 <template>
-  <details class="side">
-    <summary>Raise its pH</summary>
+  <FoldedPart class="side" summary="Raise its pH">
     <RaisePh v-model="trial" :volume-l="store.view?.volumeL ?? 0" :busy="busy" :blocked="blocked" @give="putIn" />
     <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
-  </details>
+  </FoldedPart>
 </template>
 
 <style scoped>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import FoldedPart from '../page/FoldedPart.vue';
+
 export interface ChartRow {
   /** The first names the row. */
   cells: readonly string[];
@@ -10,8 +12,7 @@ defineProps<{ sentence: string; caption: string; heads: readonly string[]; rows:
 </script>
 
 <template>
-  <details class="told no-print">
-    <summary>The same as a table</summary>
+  <FoldedPart summary="The same as a table" class="told no-print">
     <p>{{ sentence }}</p>
     <div class="scrolls" tabindex="0" role="group" :aria-label="caption">
       <table class="ruled">
@@ -27,21 +28,21 @@ defineProps<{ sentence: string; caption: string; heads: readonly string[]; rows:
         </thead>
         <tbody>
           <tr v-for="(row, i) in rows" :key="i" :class="{ quiet: row.isQuiet }">
-            <td v-for="(cell, j) in row.cells" :key="j">{{ cell }}</td>
+            <component :is="j === 0 ? 'th' : 'td'" v-for="(cell, j) in row.cells" :key="j" :scope="j === 0 ? 'row' : null">{{
+              cell
+            }}</component>
           </tr>
         </tbody>
       </table>
     </div>
-  </details>
+  </FoldedPart>
 </template>
 
 <style scoped>
-summary {
-  min-height: 32px;
-  padding: 4px 0;
+.told :deep(summary) {
+  padding-bottom: 4px;
   color: var(--soot-2);
   font-size: 13px;
-  cursor: pointer;
 }
 
 .scrolls {

@@ -194,16 +194,24 @@ describe('the descent as a table', () => {
     compared: [],
   };
 
-  it('says the trend in a sentence, every reading in a row, and the forecast in a few', () => {
-    const table = mount(DescentTable, { props: { data } });
+  async function opened(shown: typeof data) {
+    const table = mount(DescentTable, { props: { data: shown } });
+    const fold = table.find<HTMLDetailsElement>('details');
+    fold.element.open = true;
+    await fold.trigger('toggle');
+    return table;
+  }
+
+  it('says the trend in a sentence, every reading in a row, and the forecast in a few', async () => {
+    const table = await opened(data);
     expect(plain(table.find('p').text())).toMatch(/^2 readings, from 1\.090 .* to 1\.040 .*; it should stop between 0\.990 and 0\.996\.$/);
     const rows = table.findAll('tbody tr').map((row) => plain(row.text()));
     expect(rows.filter((row) => row.includes('expected'))).toHaveLength(9);
     expect(rows.filter((row) => row.includes('not followed'))).toHaveLength(1);
   });
 
-  it('says so where nothing was read', () => {
-    const table = mount(DescentTable, { props: { data: { ...data, readings: [], end: null } } });
+  it('says so where nothing was read', async () => {
+    const table = await opened({ ...data, readings: [], end: null } as never);
     expect(table.find('p').text()).toBe('No reading that the record follows.');
   });
 });
