@@ -30,6 +30,7 @@ const FLOORS = [
   'rounds',
   'check',
   'simulate',
+  'chalk',
 ];
 
 module.exports = {
@@ -47,6 +48,13 @@ module.exports = {
       severity: 'error',
       from: { path: '^tell/', pathNot: '\\.test\\.ts$' },
       to: { path: '^(contract|server|web|e2e)/', dependencyTypesNot: ['type-only'] },
+    },
+    {
+      name: 'chalk-by-its-own-law',
+      severity: 'error',
+      comment: 'what ferments on the chalk floor follows another law than the forecast that is tried on it',
+      from: { path: '^core/src/chalk/(law|deeds|run|scene|senses|troubles)\\.ts$' },
+      to: { path: '^core/src/(course|forecast|watch|simulate)/' },
     },
     { name: 'core-has-no-io', severity: 'error', from: { path: '^core/src', pathNot: '\\.test\\.ts$' }, to: { dependencyTypes: ['core'] } },
     { name: 'contract-knows-core-only', severity: 'error', from: from('^contract/'), to: { path: '^(tell|server|web|e2e)/' } },

@@ -1,0 +1,15 @@
+/* The chalk floor: musts that ferment in minutes by a law of their own, to learn on and to rehearse. */
+export { AMOUNTS, DEEDS, deedTold, deedsAsText, deedsFromText } from './deeds.ts';
+export type { Deed, DeedKind } from './deeds.ts';
+export { DRILL_ENDS_AT_H, LESSONS, drillOf } from './lessons.ts';
+export type { Lesson } from './lessons.ts';
+export { DRAGS_DAYS, rehearse } from './rehearse.ts';
+export type { Rehearsal, Rehearsed } from './rehearse.ts';
+export { CHALK_START, runScene } from './run.ts';
+export type { Found, Run, Stop } from './run.ts';
+export type { Scene } from './scene.ts';
+export type { Senses } from './senses.ts';
+export { DEPTHS, TROUBLES, isTroubleId } from './troubles.ts';
+export type { Depth, TroubleId } from './troubles.ts';
+export { judgeRun, whyItBarred } from './verdict.ts';
+export type { Judged, Verdict } from './verdict.ts';
