@@ -21,6 +21,7 @@ export const PLACE_NAMES: Record<string, string> = {
   bench: 'Bench',
   shelf: 'Shelf',
   cellar: 'Cellar',
+  practice: 'Practice',
   recipes: 'Recipes',
   house: 'House',
   enter: 'Come in',

@@ -21,6 +21,7 @@ export const router = createRouter({
     { path: '/shelf', name: 'shelf', component: () => import('./places/ShelfPlace.vue') },
     { path: '/cellar', name: 'cellar', component: () => import('./places/CellarPlace.vue') },
     { path: '/cellar/recipes', name: 'recipes', component: () => import('./places/RecipesPlace.vue') },
+    { path: '/practice', name: 'practice', component: () => import('./places/PracticePlace.vue') },
     { path: '/house', name: 'house', component: () => import('./places/HousePlace.vue') },
     { path: '/help', name: 'help', component: () => import('./places/HelpPlace.vue') },
     { path: '/enter', name: 'enter', component: () => import('./places/EnterPlace.vue') },

@@ -1,6 +1,8 @@
 /* The chalk floor: musts that ferment in minutes by a law of their own, to learn on and to rehearse. */
 export { AMOUNTS, DEEDS, deedTold, deedsAsText, deedsFromText } from './deeds.ts';
 export type { Deed, DeedKind } from './deeds.ts';
+export { changesOf, rehearsedOf } from './fromPlan.ts';
+export type { ChangeId, PlanChange } from './fromPlan.ts';
 export { DRILL_ENDS_AT_H, LESSONS, drillOf } from './lessons.ts';
 export type { Lesson } from './lessons.ts';
 export { DRAGS_DAYS, rehearse } from './rehearse.ts';

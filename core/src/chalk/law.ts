@@ -180,7 +180,8 @@ export function passes(must: Must, { yeast, bearsAbv, vigor, stinks, headspaceL,
   must.leesG += (died + sinks) * volumeL + (must.pulp * volumeL * STEP_H) / 40;
   must.pulp *= Math.exp(-STEP_H / 240);
 
-  must.sulfur += STEP_H * (0.12 * stinks * must.rate * (1 - fedness) * (strength < 0.6 ? 1 : 0.3) - must.sulfur * (0.006 + 0.05 * must.gas));
+  must.sulfur +=
+    STEP_H * (0.12 * stinks * must.rate * (1 - fedness) * (strength < 0.6 ? 1 : 0.3) - must.sulfur * (0.006 + 0.05 * must.gas));
   must.haze += STEP_H * (0.05 * Math.min(1, must.rate / 0.3) * (1 - must.haze) - (must.rate < 0.05 ? 0.0035 : 0) * must.haze);
   must.so2 *= Math.exp(-STEP_H * 0.0006);
   must.tempC += (STEP_H * (roomC - must.tempC)) / tauH + (WARMS_PER_G * eaten) / volumeL;

@@ -1,5 +1,5 @@
-import { seeded } from '../numerics/index.ts';
 import type { Vessel } from '../vessel/index.ts';
+import { drawsOf } from './draws.ts';
 import type { Scene } from './scene.ts';
 import { TROUBLES } from './troubles.ts';
 import type { Depth, TroubleId } from './troubles.ts';
@@ -83,7 +83,10 @@ export const LESSONS: readonly Lesson[] = [
     id: 'late acid',
     name: 'Acid fruit, late',
     aim: 'Put fruit acid in while it works, a lot or a little, early or late, and see what the yeast makes of it.',
-    notice: ['Sudden acid kills what works; a pH below three holds back what lives.', 'Potassium carbonate brings a pH back, half of it first.'],
+    notice: [
+      'Sudden acid kills what works; a pH below three holds back what lives.',
+      'Potassium carbonate brings a pH back, half of it first.',
+    ],
     scene: { ...PLAIN, seed: 17 },
     beginsAtH: 0,
     endsAtH: 60 * DAY_H,
@@ -118,7 +121,7 @@ export const DRILL_ENDS_AT_H = 70 * DAY_H;
 
 /** A must with a hidden trouble, by its seed; now and then none. */
 export function drillOf(seed: number, depth: Depth): Scene {
-  const rng = seeded(seed);
+  const rng = drawsOf(seed);
   const pick = <T>(all: readonly T[]): T => all[Math.floor(rng() * all.length)] as T;
   const trouble: TroubleId | null = depth > 1 && rng() < 0.08 ? null : pick(TROUBLES).id;
   return {

@@ -1,7 +1,8 @@
 import { HONEY_NITROGEN } from '../nitrogen/index.ts';
-import { normal, seeded } from '../numerics/index.ts';
+import { normal } from '../numerics/index.ts';
 import { RANGE_SD } from '../quantities/index.ts';
 import { yeastType } from '../yeast/index.ts';
+import { drawsOf } from './draws.ts';
 import { STEP_H, abvOf, passes, sugarGPerL } from './law.ts';
 import { hiddenOf } from './scene.ts';
 import type { Scene } from './scene.ts';
@@ -14,6 +15,8 @@ export const DRAGS_DAYS = 60;
 /** A yeast that has made so much of what it bears has come to its end, sweet or not; and so near to the last it is there. */
 const SPENT = 0.86;
 const NEAR_END_G_PER_L = 4;
+/** What still falls so fast on the last day drags; what does not stands. */
+const MOVES_G_PER_L_DAY = 0.15;
 const VIGOR_SD = 0.2;
 
 /** A plan as it is to be rehearsed. */
@@ -50,8 +53,13 @@ export interface Rehearsal {
  * plans differ by what was changed and by nothing else.
  */
 export function rehearse(plan: Rehearsed, seed: number, of = 100): Rehearsal {
-  const rng = seeded(seed);
-  const rooms = Array.from({ length: of }, (): Room => ({ seed: Math.floor(1e6 * rng()), warm: rng(), bears: normal(rng), vigor: normal(rng) }));
+  const rng = drawsOf(seed);
+  const rooms = Array.from({ length: of }, (): Room => ({
+    seed: Math.floor(1e6 * rng()),
+    warm: rng(),
+    bears: normal(rng),
+    vigor: normal(rng),
+  }));
   const went = rooms.map((room) => oneRoom(plan, room));
   const days = went.flatMap(({ endDay }) => (endDay === null ? [] : [endDay])).sort((a, b) => a - b);
   const at = (share: number): number => days[Math.min(days.length - 1, Math.floor(share * days.length))] ?? 0;
@@ -94,6 +102,9 @@ function oneRoom(plan: Rehearsed, { seed, warm, bears, vigor }: Room): { curve: 
   }
   const left = curve.at(-1) ?? 0;
   const isSpent = abvOf(must) > SPENT * setting.bearsAbv;
-  const isStuck = left > DRY_G_PER_L && !isSpent;
-  return { curve, endDay: isStuck ? null : curve.findIndex((sugar) => sugar < Math.max(DRY_G_PER_L, left + NEAR_END_G_PER_L)) };
+  if (left > DRY_G_PER_L && !isSpent) {
+    const moves = (curve.at(-8) ?? left) - left > 7 * MOVES_G_PER_L_DAY;
+    return { curve, endDay: moves ? LAST_DAY : null };
+  }
+  return { curve, endDay: curve.findIndex((sugar) => sugar < Math.max(DRY_G_PER_L, left + NEAR_END_G_PER_L)) };
 }

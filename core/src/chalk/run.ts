@@ -1,9 +1,10 @@
 import { correctedSg } from '../liquid/index.ts';
-import { normal, seeded } from '../numerics/index.ts';
+import { normal } from '../numerics/index.ts';
 import { gPerL, say, volumeL, volumes } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { eventsAt } from '../record/index.ts';
 import type { BatchEvent, EventContent } from '../record/index.ts';
+import { drawsOf } from './draws.ts';
 import { acts, deedTold } from './deeds.ts';
 import type { Deed } from './deeds.ts';
 import { STEP_H, abvOf, gravityOf, passes, sugarGPerL } from './law.ts';
@@ -23,6 +24,7 @@ export interface Stop {
 /** What the learner found out, and when; nothing else of the must is known to them. */
 export interface Found {
   hour: number;
+  does: Deed['does'];
   told: Sentence;
   senses: Senses | null;
 }
@@ -85,36 +87,37 @@ function onGlass(sg: number, tempC: number): number {
 
 /** What is written and seen at a deed; each draws from a seed of its own, so that a later deed changes no earlier reading. */
 function notes(scene: Scene, hidden: Hidden, deed: Deed, log: (content: EventContent) => void): Found {
-  const rng = seeded(Math.round(scene.seed * 7919 + deed.hour * 97 + deed.does.length));
+  const rng = drawsOf(Math.round(scene.seed * 7919 + deed.hour * 97 + deed.does.length));
   const { must, scaleSg, lidLeaks } = hidden;
   const scatter = scene.depth === 3 ? 1.6 : 1;
   const senses = sensesOf(must, lidLeaks);
+  const of = { hour: deed.hour, does: deed.does };
   if (deed.does === 'read') {
     const tempC = Math.round(10 * (must.tempC + SCATTER.tempC * normal(rng))) / 10;
     const gasLift = 0.0006 * Math.max(0, must.co2G / must.volumeL - 1);
     const sg = onGlass(gravityOf(must) + scaleSg + gasLift + scatter * SCATTER.sg * normal(rng), tempC);
     log({ kind: 'reading', payload: { sg, tempC } });
-    return { hour: deed.hour, told: [{ kind: 'sg', value: sg }, ' at ', { kind: 'tempC', value: tempC }], senses };
+    return { ...of, told: [{ kind: 'sg', value: sg }, ' at ', { kind: 'tempC', value: tempC }], senses };
   }
   if (deed.does === 'ph') {
     const ph = Math.round(100 * (must.ph + scatter * SCATTER.ph * normal(rng))) / 100;
     log({ kind: 'reading', payload: { ph } });
-    return { hour: deed.hour, told: ['pH ', { kind: 'ph', value: ph }], senses };
+    return { ...of, told: ['pH ', { kind: 'ph', value: ph }], senses };
   }
   if (deed.does === 'zero') {
     const shown = Math.round(1000 * (1 + scaleSg + 0.0004 * normal(rng))) / 1000;
     const told: Sentence = ['in water the hydrometer shows ', { kind: 'sg', value: shown }];
-    return { hour: deed.hour, told, senses: null };
+    return { ...of, told, senses: null };
   }
   const content = isWritten(deed);
   if (content !== null) log(content);
   else if (deed.does !== 'look') log({ kind: 'note', payload: { text: deedTold(deed).join('') } });
-  return { hour: deed.hour, told: deedTold(deed), senses: deed.does === 'look' ? senses : null };
+  return { ...of, told: deedTold(deed), senses: deed.does === 'look' ? senses : null };
 }
 
 /** Bottles of which each bears a little more or less than its kind. */
 function filled(scene: Scene, must: Must, deed: Deed): number[] {
-  const rng = seeded(scene.seed + 31);
+  const rng = drawsOf(scene.seed + 31);
   const bears = deed.does === 'prime' ? BEARS['used beer'] : BEARS.wine;
   return Array.from({ length: Math.floor(must.volumeL / BOTTLE_L) }, () => bears * (1 + BEARS.spread * normal(rng)));
 }
@@ -211,4 +214,3 @@ function bursts(run: Run, must: Must, glass: number[], stop: (what: 'bursts', se
     );
   run.bottles.burst = Math.max(run.bottles.burst, burst);
 }
-

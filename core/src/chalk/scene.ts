@@ -1,13 +1,14 @@
 import { HONEY_NITROGEN } from '../nitrogen/index.ts';
 import { MEAN_HONEY } from '../ingredients/index.ts';
 import { plannedFrom, pourOf } from '../must/index.ts';
-import { normal, seeded } from '../numerics/index.ts';
+import { normal } from '../numerics/index.ts';
 import type { Rng } from '../numerics/index.ts';
 import { RANGE_SD } from '../quantities/index.ts';
 import { eventsAt, fold } from '../record/index.ts';
 import type { EventContent } from '../record/index.ts';
 import type { Vessel } from '../vessel/index.ts';
 import { yeastType } from '../yeast/index.ts';
+import { drawsOf } from './draws.ts';
 import { volumeOf } from './law.ts';
 import type { Must, Setting } from './law.ts';
 import { troubleOf } from './troubles.ts';
@@ -60,7 +61,8 @@ const START_PH = { honey: 3.75, fruit: 3.45 } as const;
 /** A room that follows the days and the weeks. */
 function usualRoom(meanC: number, rng: Rng): (hour: number) => number {
   const [night, wander, days, phase] = [0.4 + 0.6 * rng(), 0.3 + 0.7 * rng(), 6 + 12 * rng(), 6 * rng()];
-  return (hour) => meanC + night * Math.sin((2 * Math.PI * (hour - 9)) / 24) + wander * Math.sin((2 * Math.PI * hour) / (24 * days) + phase);
+  return (hour) =>
+    meanC + night * Math.sin((2 * Math.PI * (hour - 9)) / 24) + wander * Math.sin((2 * Math.PI * hour) / (24 * days) + phase);
 }
 
 /** What is poured and pitched, as a record has it. */
@@ -75,7 +77,7 @@ export function recipeOf({ honey, honeyG, waterL, fruit, yeastId, pitchG }: Scen
 
 /** How it stands at the pitch, with whatever is wrong with it. */
 export function hiddenOf(scene: Scene): Hidden {
-  const rng = seeded(scene.seed);
+  const rng = drawsOf(scene.seed);
   const type = yeastType(scene.yeastId);
   const { liquid } = fold(
     eventsAt(

@@ -36,7 +36,8 @@ export function sensesOf(must: Must, lidLeaks: boolean): Senses {
   const leesMm = Math.round(must.leesG / must.volumeL / LEES_G_PER_L_MM);
   return {
     bubbleS,
-    bubbles: bubbleS === null ? ['no bubble in ten minutes'] : [bubbleS <= 1 ? 'a bubble every second or faster' : `a bubble every ${bubbleS} s`],
+    bubbles:
+      bubbleS === null ? ['no bubble in ten minutes'] : [bubbleS <= 1 ? 'a bubble every second or faster' : `a bubble every ${bubbleS} s`],
     foam: foamTold(must),
     smell: [smellTold(must)],
     lees: leesMm < 1 ? ['no lees yet'] : say`lees of ${mm(leesMm)}`,

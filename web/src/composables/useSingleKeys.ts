@@ -20,14 +20,20 @@ const hasDialog = (): boolean =>
  * @param deed answers false where the key was not for it
  */
 export function useSingleKeys<N extends ShortcutName>(names: readonly N[], deed: (name: N, event: KeyboardEvent) => unknown): void {
-  onKeyStroke(
+  onSingleKey(
     names.flatMap((name) => [...SHORTCUTS[name].keys]),
     (event) => {
       const name = shortcutOf(event.key, names);
-      if (name === undefined) return;
-      if (!singleKeysOn.value || event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return;
-      if (isWritten(event.target) || hasDialog()) return;
-      if (deed(name, event) !== false) event.preventDefault();
+      return name === undefined ? false : deed(name, event);
     },
   );
+}
+
+/** The same for keys of one view alone. */
+export function onSingleKey(keys: string[], deed: (event: KeyboardEvent) => unknown): void {
+  onKeyStroke(keys, (event) => {
+    if (!singleKeysOn.value || event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return;
+    if (isWritten(event.target) || hasDialog()) return;
+    if (deed(event) !== false) event.preventDefault();
+  });
 }

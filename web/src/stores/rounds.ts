@@ -21,11 +21,12 @@ export const useRounds = defineStore('rounds', () => {
   let ahead: Promise<void> | null = null;
   /** Asked for as soon as the page is opened there, before there is anything to show them in. */
   const loadAhead = (): void => void (ahead ??= load());
-  /** What was asked for ahead, once; else anew. */
-  function loadNow(): Promise<void> {
-    const asked = ahead ?? load();
+  /** What was asked for ahead, once; else anew, and where nobody was let in yet. */
+  async function loadNow(): Promise<void> {
+    const asked = ahead;
     ahead = null;
-    return asked;
+    await asked;
+    if (asked === null || !loaded.value) await load();
   }
   return { standing, load, loadAhead, loadNow, loaded, problem };
 });

@@ -18,7 +18,10 @@ useSingleKeys(['sheet', 'newBatch', 'lead', ...PLACE_KEYS], (name, event) => {
   if (name === 'sheet') open.value = true;
   else if (name === 'lead') leader = event.timeStamp;
   else if (name === 'newBatch') void router.push({ name: 'new' });
-  else if (led && place !== undefined) void router.push({ name: place });
+  else if (led && place !== undefined) {
+    leader = 0;
+    void router.push({ name: place });
+  }
   else return false;
   return true;
 });

@@ -5,7 +5,7 @@ import { useCellarLight } from '../../composables/useCellarLight.ts';
 import { PLACE_NAMES } from '../../placeNames.ts';
 import DipLine from './DipLine.vue';
 
-const PLACES = ['rounds', 'batches', 'bench', 'shelf', 'cellar', 'house'] as const;
+const PLACES = ['rounds', 'batches', 'bench', 'shelf', 'cellar', 'practice', 'house'] as const;
 
 const route = useRoute();
 const { light, toggle } = useCellarLight();
