@@ -10,7 +10,7 @@ const KeysList = defineAsyncComponent(() => import('./KeysList.vue'));
 
 const open = ref(false);
 const router = useRouter();
-let leader = 0;
+let leader = -Infinity;
 
 useSingleKeys(['sheet', 'newBatch', 'lead', ...PLACE_KEYS], (name, event) => {
   const led = event.timeStamp - leader < 1200;
@@ -19,10 +19,9 @@ useSingleKeys(['sheet', 'newBatch', 'lead', ...PLACE_KEYS], (name, event) => {
   else if (name === 'lead') leader = event.timeStamp;
   else if (name === 'newBatch') void router.push({ name: 'new' });
   else if (led && place !== undefined) {
-    leader = 0;
+    leader = -Infinity;
     void router.push({ name: place });
-  }
-  else return false;
+  } else return false;
   return true;
 });
 </script>
