@@ -20,6 +20,7 @@ import {
 } from '@hollow-bell/core/must';
 import { seeded } from '@hollow-bell/core/numerics';
 import { forecastTable, forecastTimes } from './forecasts.ts';
+import { chalkTable } from './chalk.ts';
 import { againstC } from './againstC.ts';
 import { pageTimes } from './page.ts';
 import { processTimes } from './processes.ts';
@@ -147,6 +148,7 @@ async function studies(): Promise<void> {
     for (const line of [...(await processTimes(databaseUrl)), ...(await recordTimes(databaseUrl)), ...(await pageTimes())])
       console.log(line);
   console.log(`\n${stallTable()}`);
+  console.log(`\n${await chalkTable()}`);
   console.log(`\n${await forecastTable()}`);
   console.log(`\n${await givenTables()}`);
 }

@@ -4,7 +4,7 @@ import { Refusal, massG, say, tempC, volumeL } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { abvOf, loses, saturatedCo2, sweetens } from './law.ts';
 import type { Must } from './law.ts';
-import type { Hidden } from './scene.ts';
+import type { Hidden } from './hidden.ts';
 
 /** What a learner may do; each has a letter of its own in a run's address. */
 export const DEEDS = {

@@ -12,7 +12,7 @@ const AROUND_C = 2.5;
 const LEAST_TEMPS = 4;
 
 /** The rooms of a cellar by what its temperatures were: from one in ten to nine in ten of them; around the plan's where there are few. */
-export function roomsOf(temps: readonly number[], expectedC: number): { low: number; high: number } {
+function roomsOf(temps: readonly number[], expectedC: number): { low: number; high: number } {
   if (temps.length < LEAST_TEMPS) return { low: expectedC - AROUND_C, high: expectedC + AROUND_C };
   const sorted = [...temps].sort((a, b) => a - b);
   const at = (share: number): number => sorted[Math.round(share * (sorted.length - 1))] ?? expectedC;
@@ -44,7 +44,7 @@ export function rehearsedOf(plan: MustPlan, feeding: FeedingPlan | null, temps: 
 }
 
 /** What may be tried on a plan, and carried into it. */
-export type ChangeId = 'warm' | 'stronger' | 'lighter';
+type ChangeId = 'warm' | 'stronger' | 'lighter';
 export interface PlanChange {
   id: ChangeId;
   name: string;
@@ -76,7 +76,11 @@ export function changesOf({ yeastId }: Pick<MustPlan, 'yeastId'>): PlanChange[] 
       id: 'stronger',
       name: 'a stronger yeast',
       rehearsed: (plan) => ({ ...plan, yeastId: STRONGER }),
-      carried: ({ own: _own, ...plan }) => ({ ...plan, yeastId: STRONGER }),
+      carried: (plan) => {
+        const carried = { ...plan, yeastId: STRONGER };
+        delete carried.own;
+        return carried;
+      },
     },
     {
       id: 'lighter',

@@ -71,7 +71,7 @@ export interface Setting {
 
 export const STEP_H = 0.25;
 /** g from 1 g of hexose: by the equation 0.511 and 0.489, of which yeast and glycerol take 0.053 (Pasteur's share, rounded). */
-export const YIELD = { ethanol: 0.484, co2: 0.463, rest: 0.053 } as const;
+const YIELD = { ethanol: 0.484, co2: 0.463, rest: 0.053 } as const;
 const ETHANOL_G_PER_ABV = 7.893;
 
 const GROWTH_PER_H = 0.15;
@@ -212,7 +212,7 @@ export function sweetens(must: Must, massG: number, moisture: number, unfermenta
 }
 
 /** What a liter of it held is now in more of it. */
-export function dilutes(must: Must, share: number): void {
+function dilutes(must: Must, share: number): void {
   for (const of of ['living', 'resting', 'nitrogen', 'so2', 'sorbic', 'buffer'] as const) must[of] *= share;
 }
 

@@ -4,10 +4,10 @@ import type { Scene } from './scene.ts';
 import { TROUBLES } from './troubles.ts';
 import type { Depth, TroubleId } from './troubles.ts';
 
-export type LessonId = 'feeding' | 'slow or stuck' | 'finished or quiet' | 'warm sample' | 'late acid' | 'before honey' | 'priming';
+type LessonId = 'feeding' | 'slow or stuck' | 'finished or quiet' | 'warm sample' | 'late acid' | 'before honey' | 'priming';
 
 /** Two minutes of play, for one thing that makers learn by losing batches. */
-export interface Lesson {
+interface Lesson {
   id: LessonId;
   name: string;
   aim: string;

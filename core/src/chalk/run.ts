@@ -1,6 +1,6 @@
 import { correctedSg } from '../liquid/index.ts';
 import { normal } from '../numerics/index.ts';
-import { gPerL, say, volumeL, volumes } from '../quantities/index.ts';
+import { gPerL, plainly, say, volumeL, volumes } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { eventsAt } from '../record/index.ts';
 import type { BatchEvent, EventContent } from '../record/index.ts';
@@ -10,12 +10,13 @@ import type { Deed } from './deeds.ts';
 import { STEP_H, abvOf, gravityOf, passes, sugarGPerL } from './law.ts';
 import type { Must } from './law.ts';
 import { hiddenOf, recipeOf } from './scene.ts';
-import type { Hidden, Scene } from './scene.ts';
+import type { Hidden } from './hidden.ts';
+import type { Scene } from './scene.ts';
 import { sensesOf } from './senses.ts';
 import type { Senses } from './senses.ts';
 
 /** Something that halts the clock, for whoever stands beside it. */
-export interface Stop {
+interface Stop {
   hour: number;
   what: 'foams' | 'erupts' | 'smells' | 'silent' | 'bursts';
   sentence: Sentence;
@@ -111,7 +112,7 @@ function notes(scene: Scene, hidden: Hidden, deed: Deed, log: (content: EventCon
   }
   const content = isWritten(deed);
   if (content !== null) log(content);
-  else if (deed.does !== 'look') log({ kind: 'note', payload: { text: deedTold(deed).join('') } });
+  else if (deed.does !== 'look') log({ kind: 'note', payload: { text: plainly(deedTold(deed)) } });
   return { ...of, told: deedTold(deed), senses: deed.does === 'look' ? senses : null };
 }
 

@@ -10,7 +10,8 @@ import type { Vessel } from '../vessel/index.ts';
 import { yeastType } from '../yeast/index.ts';
 import { drawsOf } from './draws.ts';
 import { volumeOf } from './law.ts';
-import type { Must, Setting } from './law.ts';
+import type { Hidden } from './hidden.ts';
+import type { Must } from './law.ts';
 import { troubleOf } from './troubles.ts';
 import type { Depth, TroubleId } from './troubles.ts';
 
@@ -29,27 +30,6 @@ export interface Scene {
   /** What is wrong with it; null where nothing is. */
   trouble: TroubleId | null;
   depth: Depth;
-}
-
-/** What the learner does not see: the must, what works in it, and what is wrong. */
-export interface Hidden {
-  must: Must;
-  setting: Setting;
-  /** Of the air, at an hour after the pitch. */
-  roomC: (hour: number) => number;
-  tauH: number;
-  /** What the nutrient brings of what its jar says. */
-  nutrientShare: number;
-  /** So large a share of the yeast dies at that hour. */
-  shocks: { hour: number; kills: number }[];
-  /** Acid thrown in by somebody else, in units of pH. */
-  acids: { hour: number; drop: number }[];
-  /** g of sugar that lie on the floor, unmixed, at the pitch. */
-  floorG: number;
-  /** The hydrometer shows so much more than the truth. */
-  scaleSg: number;
-  /** The lid lets gas by, so that the airlock says nothing. */
-  lidLeaks: boolean;
 }
 
 const PITCHED_LIVING = 0.42;

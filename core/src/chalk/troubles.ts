@@ -1,7 +1,7 @@
 import { gravity, mgPerL, percent, phValue, say, tempC } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import type { Rng } from '../numerics/index.ts';
-import type { Hidden } from './scene.ts';
+import type { Hidden } from './hidden.ts';
 
 /** How plainly a trouble shows: 1 plain, 2 as in life, 3 faint. */
 export const DEPTHS = [1, 2, 3] as const;
@@ -195,4 +195,3 @@ export function troubleOf(id: TroubleId): Trouble {
   if (found === undefined) throw new Error(`no trouble “${id}”`);
   return found;
 }
-export const isTroubleId = (id: string): id is TroubleId => TROUBLES.some((each) => each.id === id);

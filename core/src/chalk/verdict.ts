@@ -18,7 +18,7 @@ const STUCK_G_PER_L = 15;
 const FED_LATE = 0.62;
 
 /** One thing that was done well or not, worst first. */
-export interface Judged {
+interface Judged {
   id: string;
   weight: Weight;
   /** Said first, in bold. */
@@ -37,7 +37,7 @@ export interface Verdict {
 }
 
 /** The first day on which it is dry; null where it never is. */
-export function dryDay({ sugarGPerL }: Run): number | null {
+function dryDay({ sugarGPerL }: Run): number | null {
   const hour = sugarGPerL.findIndex((sugar) => sugar < DRY_G_PER_L);
   return hour < 0 ? null : Math.ceil(hour / DAY_H);
 }
@@ -107,7 +107,7 @@ function glassJudged(run: Run, deeds: readonly Deed[]): Judged | null {
 }
 
 /** What the cellar says of the same bottling, by what the learner wrote down. */
-export function whyItBarred({ book }: Run, atH: number): Sentence | null {
+function whyItBarred({ book }: Run, atH: number): Sentence | null {
   const at = CHALK_START + atH * 3_600_000;
   return whyNotBottle(fold(book.filter(({ happenedAt }) => happenedAt <= at)), at);
 }

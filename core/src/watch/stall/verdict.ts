@@ -88,9 +88,11 @@ const RULES: readonly { kind: StallKind; fits: (e: StallEvidence) => Sentence | 
   },
   {
     kind: 'stuck',
-    fits: ({ stands, last, startSg, readAfterH, showsLife, hoursSincePitch, sugarLeftGPerL, endHighSg }) => {
+    fits: ({ stands, last, readings, unexplained, startSg, readAfterH, showsLife, hoursSincePitch, sugarLeftGPerL, endHighSg }) => {
       if (last === null) return null;
-      const neverBegan = startSg - last.sg < BEGUN_SG && readAfterH > LAG_H && !showsLife;
+      /** What was poured may not be what was reckoned; a fall from reading to reading is one all the same. */
+      const [first = last] = [...readings, ...unexplained].sort((a, b) => a.at - b.at);
+      const neverBegan = Math.max(startSg, first.sg) - last.sg < BEGUN_SG && readAfterH > LAG_H && !showsLife;
       if (!stands && !neverBegan) return null;
       return neverBegan
         ? say`${hours(hoursSincePitch)} since the pitch, and it has not begun.`
