@@ -3,7 +3,7 @@ import { choose } from './typing.ts';
 
 test('a lesson and a drill are played to their verdict by the keyboard alone', async ({ page, readCellar }) => {
   const press = (keys: string): Promise<void> =>
-    [...keys].reduce((before, key) => before.then(() => page.keyboard.press(key)), Promise.resolve());
+    Array.from(keys).reduce((before, key) => before.then(() => page.keyboard.press(key)), Promise.resolve());
   const book = page.getByRole('region', { name: 'Your book' }).getByRole('listitem');
   const written = (count: number): Promise<void> => expect(book).toHaveCount(count);
 

@@ -20,4 +20,3 @@ export const takeOffShape = record({ isOff: flag });
 
 /** The same as it goes out in a file, and comes in. */
 export const pictureInFileShape = record({ id, entryId: id, madeAt: moment, jpeg: base64 });
-export type PictureInFile = Fit<typeof pictureInFileShape>;

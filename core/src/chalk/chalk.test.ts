@@ -228,6 +228,12 @@ describe('a verdict', () => {
     expect(wrong.judged.map(({ id }) => id)).toContain('stuck');
   });
 
+  it('tells an end that is sweet from a must that stands', () => {
+    const idOf = (scene: Scene): string[] => judgeRun(scene, FED, 90 * DAY, null).judged.map(({ id }) => id);
+    expect(idOf({ ...PLAIN, honeyG: 3000 })).toContain('sweet end');
+    expect(idOf({ ...PLAIN, honeyG: 3000, trouble: 'shutter' })).toContain('stuck');
+  });
+
   it('tells grams that were fed too late', () => {
     const late = judgeRun(PLAIN, withMore({ hour: 25 * DAY, does: 'feed', amount: 6 }), 60 * DAY, null);
     expect(late.judged.map(({ id }) => id)).toContain('fed late');

@@ -93,6 +93,9 @@ const WARMS_PER_G = 0.13;
 
 /** % vol, from the alcohol and the volume. */
 export const abvOf = ({ ethanolG, volumeL }: Pick<Must, 'ethanolG' | 'volumeL'>): number => ethanolG / volumeL / ETHANOL_G_PER_ABV;
+/** A yeast that has made so much of what it bears has come to its end, sweet or not. */
+const SPENT = 0.86;
+export const isSpent = (must: Must, { bearsAbv }: Pick<Setting, 'bearsAbv'>): boolean => abvOf(must) > SPENT * bearsAbv;
 export const sugarGPerL = ({ glucoseG, fructoseG, volumeL }: Pick<Must, 'glucoseG' | 'fructoseG' | 'volumeL'>): number =>
   (glucoseG + fructoseG) / volumeL;
 /** True gravity 20/20, without the gas in it. */

@@ -3,7 +3,7 @@ import { normal } from '../numerics/index.ts';
 import { RANGE_SD } from '../quantities/index.ts';
 import { yeastType } from '../yeast/index.ts';
 import { drawsOf } from './draws.ts';
-import { STEP_H, abvOf, passes, sugarGPerL } from './law.ts';
+import { STEP_H, isSpent, passes, sugarGPerL } from './law.ts';
 import { hiddenOf } from './scene.ts';
 import type { Scene } from './scene.ts';
 
@@ -12,8 +12,7 @@ const LAST_DAY = 90;
 const DRY_G_PER_L = 6;
 /** It drags where it takes longer than this, days (our choice). */
 export const DRAGS_DAYS = 60;
-/** A yeast that has made so much of what it bears has come to its end, sweet or not; and so near to the last it is there. */
-const SPENT = 0.86;
+/** So near to the last it is at its end. */
 const NEAR_END_G_PER_L = 4;
 /** What still falls so fast on the last day drags; what does not stands. */
 const MOVES_G_PER_L_DAY = 0.15;
@@ -101,8 +100,7 @@ function oneRoom(plan: Rehearsed, { seed, warm, bears, vigor }: Room): { curve: 
     passes(must, setting, isKept ? Math.max(keptWarm.tempC, hidden.roomC(hour)) : hidden.roomC(hour), hidden.tauH);
   }
   const left = curve.at(-1) ?? 0;
-  const isSpent = abvOf(must) > SPENT * setting.bearsAbv;
-  if (left > DRY_G_PER_L && !isSpent) {
+  if (left > DRY_G_PER_L && !isSpent(must, setting)) {
     const moves = (curve.at(-8) ?? left) - left > 7 * MOVES_G_PER_L_DAY;
     return { curve, endDay: moves ? LAST_DAY : null };
   }

@@ -7,7 +7,7 @@ import type { BatchEvent, EventContent } from '../record/index.ts';
 import { drawsOf } from './draws.ts';
 import { acts, deedTold } from './deeds.ts';
 import type { Deed } from './deeds.ts';
-import { STEP_H, abvOf, gravityOf, passes, sugarGPerL } from './law.ts';
+import { STEP_H, abvOf, gravityOf, isSpent, passes, sugarGPerL } from './law.ts';
 import type { Must } from './law.ts';
 import { hiddenOf, recipeOf } from './scene.ts';
 import type { Hidden } from './hidden.ts';
@@ -44,6 +44,8 @@ export interface Run {
   /** As it stands at the end. */
   must: Must;
   lostL: number;
+  /** Its yeast has made what it bears. */
+  isSpent: boolean;
   /** How many were filled, and burst. */
   bottles: { filled: number; burst: number; sugarGPerL: number; inGlassL: number } | null;
 }
@@ -142,6 +144,7 @@ export function runScene(scene: Scene, deeds: readonly Deed[], untilH: number): 
     book: [],
     must,
     lostL: 0,
+    isSpent: false,
     bottles: null,
   };
   const rows: (readonly [number, EventContent])[] = recipeOf(scene).map((content) => [0, content]);
@@ -194,6 +197,7 @@ export function runScene(scene: Scene, deeds: readonly Deed[], untilH: number): 
     }
     if (must.isClosed && run.bottles !== null) bursts(run, must, glass, stop);
   }
+  run.isSpent = isSpent(must, setting);
   run.book = eventsAt(CHALK_START, rows);
   return run;
 }

@@ -115,6 +115,13 @@ function whyItBarred({ book }: Run, atH: number): Sentence | null {
 function stuckJudged(run: Run, leftAlone: Run): Judged {
   const [left, alone] = [endSugar(run), endSugar(leftAlone)];
   const day = dryDay(run);
+  if (left > STUCK_G_PER_L && run.isSpent)
+    return {
+      id: 'sweet end',
+      weight: 'note',
+      head: say`It ended sweet, at ${gravity(run.sg.at(-1) ?? 1)}.`,
+      sentence: say`Its yeast has made what it bears; ${gPerL(left)} of sugar are left, and stay.`,
+    };
   if (left > STUCK_G_PER_L)
     return {
       id: 'stuck',

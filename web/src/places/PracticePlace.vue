@@ -1,14 +1,18 @@
 <script setup lang="ts">
-import { DEPTHS, LESSONS, TROUBLES } from '@hollow-bell/core/chalk';
+import { LESSONS, TROUBLES } from '@hollow-bell/core/chalk';
 import type { TroubleId } from '@hollow-bell/core/chalk';
 import { expectedEnd, LIKELY_SCORE, rankCauses, stallEvidence } from '@hollow-bell/core/watch';
 import { yeastType } from '@hollow-bell/core/yeast';
 import { computed, nextTick, ref } from 'vue';
+import ChalkBook from '../parts/chalk/ChalkBook.vue';
 import ChalkClock from '../parts/chalk/ChalkClock.vue';
 import ChalkDeeds from '../parts/chalk/ChalkDeeds.vue';
 import ChalkDrawing from '../parts/chalk/ChalkDrawing.vue';
 import ChalkVerdict from '../parts/chalk/ChalkVerdict.vue';
+import ChalkRail from '../parts/chalk/ChalkRail.vue';
 import RehearsePlan from '../parts/chalk/RehearsePlan.vue';
+import { dayTold } from '../parts/chalk/chalkDay.ts';
+import { seedNow } from '../parts/chalk/seedNow.ts';
 import PickList from '../parts/fields/PickList.vue';
 import SentenceText from '../parts/figures/SentenceText.vue';
 import SpokenOnce from '../parts/page/SpokenOnce.vue';
@@ -20,9 +24,6 @@ const { show, tell } = useReader();
 const { lesson, isDrill, depth, scene, endsAtH, deeds, hour, speed, run, verdict, named, found, stops, ledger, state, readings, last } =
   chalk;
 
-const DAY_H = 24;
-const DEPTH_NAMES = { 1: 'plain', 2: 'as in life', 3: 'faint' } as const;
-const seedNow = (): number => 1 + (Math.floor(Date.now() / 1000) % 99_991);
 const shownLesson = computed(() => (isDrill.value ? null : (lesson.value ?? LESSONS[0] ?? null)));
 const title = computed(() => (isDrill.value ? 'A hidden trouble' : (shownLesson.value?.name ?? 'Practice')));
 const volumeL = computed(() => ledger.value.history.pitch?.volumeL ?? 0);
@@ -41,7 +42,7 @@ const causes = computed(() => {
         .slice(0, 2);
 });
 const NOTHING = 'nothing';
-const NAMES = [{ value: NOTHING, label: 'nothing is wrong' }, ...TROUBLES.map(({ id, name }) => ({ value: id as string, label: name }))];
+const NAMES = [{ value: NOTHING, label: 'nothing is wrong' }, ...TROUBLES.map(({ id, name }) => ({ value: id, label: name }))];
 const guess = ref(NOTHING);
 const isOver = computed(() => verdict.value !== null || hour.value >= endsAtH.value);
 async function judge(): Promise<void> {
@@ -59,35 +60,11 @@ const truth = computed(() => {
     ...(withoutTrouble === null ? [] : [{ label: 'without the trouble', kind: 'well' as const, run: withoutTrouble }]),
   ];
 });
-const dayOf = (at: number): string => `day ${Math.floor((at + 18) / DAY_H)}`;
 </script>
 
 <template>
   <section class="practice">
-    <nav class="rail no-print" aria-label="Lessons and drills">
-      <p class="small quiet">Lessons</p>
-      <ul>
-        <li v-for="each in LESSONS" :key="each.id">
-          <RouterLink
-            :to="{ name: 'practice', query: { lesson: each.id } }"
-            :class="{ here: shownLesson?.id === each.id }"
-            :aria-current="shownLesson?.id === each.id ? 'true' : undefined"
-            >{{ each.name }}</RouterLink
-          >
-        </li>
-      </ul>
-      <p class="small quiet">A hidden trouble</p>
-      <ul>
-        <li v-for="each in DEPTHS" :key="each">
-          <RouterLink
-            :to="{ name: 'practice', query: { drill: seedNow(), depth: each } }"
-            :class="{ here: isDrill && depth === each }"
-            :aria-current="isDrill && depth === each ? 'true' : undefined"
-            >{{ DEPTH_NAMES[each] }}</RouterLink
-          >
-        </li>
-      </ul>
-    </nav>
+    <ChalkRail class="rail no-print" :lesson-id="shownLesson?.id ?? null" :depth="isDrill ? depth : null" />
     <div class="bench">
       <header>
         <h1>{{ title }}</h1>
@@ -113,7 +90,14 @@ const dayOf = (at: number): string => `day ${Math.floor((at + 18) / DAY_H)}`;
           />
         </div>
         <p v-if="call !== null" class="caution" role="status" data-test="call"><SentenceText :sentence="call.sentence" /></p>
-        <ChalkDeeds class="at-vessel" :is-closed="chalk.isClosed.value" :is-over="isOver" @act="chalk.act" @take-back="chalk.takeBack" />
+        <ChalkDeeds
+          v-if="verdict === null"
+          class="at-vessel"
+          :is-closed="chalk.isClosed.value"
+          :is-over="isOver"
+          @act="chalk.act"
+          @take-back="chalk.takeBack"
+        />
         <div class="judge no-print">
           <template v-if="verdict === null">
             <PickList v-if="isDrill" v-model="guess" label="what is wrong with it" :options="NAMES" />
@@ -124,7 +108,7 @@ const dayOf = (at: number): string => `day ${Math.floor((at + 18) / DAY_H)}`;
             <RouterLink v-if="isDrill" :to="{ name: 'practice', query: { drill: seedNow(), depth } }">Another trouble</RouterLink>
           </template>
         </div>
-        <ChalkVerdict class="verdict" v-if="verdict !== null" :verdict="verdict" />
+        <ChalkVerdict v-if="verdict !== null" class="verdict" :verdict="verdict" />
         <section v-if="shownLesson !== null" class="notice-list" aria-label="What to notice">
           <h2>What to notice</h2>
           <ul>
@@ -135,16 +119,8 @@ const dayOf = (at: number): string => `day ${Math.floor((at + 18) / DAY_H)}`;
       <RehearsePlan class="rehearse" />
     </div>
     <aside class="beside">
-      <ChalkClock class="time" v-model="speed" :hour="hour" :is-over="isOver" @day-on="chalk.dayOn" @toggle="chalk.toggle" />
-      <section class="book-here" aria-label="Your book">
-        <h2>Your book</h2>
-        <p v-if="found.length === 0" class="quiet">Nothing is written yet; the must was pitched on day 0.</p>
-        <ol class="book" tabindex="0">
-          <li v-for="(each, i) in found.toReversed()" :key="`${found.length - i}`">
-            <span class="small quiet">{{ dayOf(each.hour) }}</span> <SentenceText :sentence="each.told" />
-          </li>
-        </ol>
-      </section>
+      <ChalkClock v-model="speed" class="time" :hour="hour" :is-over="isOver" @day-on="chalk.dayOn" @toggle="chalk.toggle" />
+      <ChalkBook class="book-here" :found="found" />
       <section class="reads" aria-label="What the cellar makes of it">
         <h2>What the cellar makes of it</h2>
         <p><SentenceText :sentence="state.sentence" /></p>
@@ -157,7 +133,7 @@ const dayOf = (at: number): string => `day ${Math.floor((at + 18) / DAY_H)}`;
         {{ deeds.length }} {{ deeds.length === 1 ? 'deed' : 'deeds' }}; this page’s address holds all of them.
       </p>
     </aside>
-    <SpokenOnce :text="found.length === 0 ? '' : `${dayOf(hour)}: ${tell(found.at(-1)?.told ?? [])}`" />
+    <SpokenOnce :text="found.length === 0 ? '' : `${dayTold(hour)}: ${tell(found.at(-1)?.told ?? [])}`" />
   </section>
 </template>
 
@@ -192,31 +168,9 @@ header {
   min-width: 0;
 }
 
-.rail ul,
-.beside ul,
-.book {
+.beside ul {
   padding: 0;
   list-style: none;
-}
-
-.rail ul {
-  margin-bottom: 16px;
-}
-
-.rail a {
-  display: block;
-  padding: 7px 0;
-  color: inherit;
-  text-decoration: none;
-}
-
-.rail a.here {
-  font-weight: 700;
-}
-
-.rail a:hover {
-  text-decoration: underline;
-  text-decoration-color: var(--bronze);
 }
 
 .judge {
@@ -226,16 +180,8 @@ header {
   gap: 8px 16px;
 }
 
-.book {
-  max-height: 260px;
-  overflow-y: auto;
-}
-
-.book li {
-  display: grid;
-  grid-template-columns: 58px 1fr;
-  padding: 5px 0;
-  border-bottom: 1px solid var(--rule);
+.judge :deep(.pick) {
+  min-width: 280px;
 }
 
 .notice-list ul {
@@ -273,11 +219,6 @@ header {
   .rail,
   .count {
     order: 3;
-  }
-
-  .rail a {
-    min-height: 44px;
-    padding: 11px 0;
   }
 
   .floor-told {

@@ -3,16 +3,15 @@ import { SPEEDS } from '../../composables/useChalk.ts';
 import { useSingleKeys } from '../../composables/useSingleKeys.ts';
 import { useReader } from '../../composables/useReader.ts';
 import { computed } from 'vue';
+import { clockHour, dayOf } from './chalkDay.ts';
 
 const props = defineProps<{ hour: number; isOver: boolean }>();
 const speed = defineModel<number>({ required: true });
 const emit = defineEmits<{ dayOn: []; toggle: [] }>();
 const { date } = useReader();
-/** A must is pitched in the evening. */
-const PITCHED_H = 18;
-const day = computed(() => Math.floor((props.hour + PITCHED_H) / 24));
+const day = computed(() => dayOf(props.hour));
 const clock = computed(() =>
-  date(Date.UTC(2026, 0, 5) + (props.hour + PITCHED_H) * 3_600_000, { hour: '2-digit', minute: '2-digit', timeZone: 'UTC' }),
+  date(Date.UTC(2026, 0, 5) + clockHour(props.hour) * 3_600_000, { hour: '2-digit', minute: '2-digit', timeZone: 'UTC' }),
 );
 useSingleKeys(['time', 'dayOn'], (name) => {
   if (props.isOver) return false;
