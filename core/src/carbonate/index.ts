@@ -1,5 +1,6 @@
 /* Gas in a mead and the pressure that it makes; what primes it. */
 export {
+  CO2_G_PER_VOLUME,
   bottlePressureBar,
   co2FromSugarVolumes,
   co2SolubilityVolumes,

@@ -122,6 +122,17 @@ describe('a run', () => {
     expect(Math.abs(readings[0]!.sg - at(run, 8))).toBeLessThan(0.004);
   });
 
+  it('is written down as a maker does, so that the cellar judges it by its record', () => {
+    const deeds = deedsFromText('30w22 40o 50j10 60b3 70s 80k 90u50 91v200 92y100 93h');
+    const { book } = runScene(PLAIN, deeds, 5 * DAY);
+    const kinds = ['cure', 'cure', 'ingredient', 'base', 'yeast', 'rack', 'sulfite', 'sorbate', 'honey', 'heat'];
+    expect(book.slice(3).map(({ kind }) => kind)).toEqual(kinds);
+    const { liquid, history } = fold(book);
+    const { must } = runScene(PLAIN, deeds.slice(0, 7), 91);
+    expect(liquid.so2Mg / must.volumeL).toBeCloseTo(50, 0);
+    expect(history.heats).toHaveLength(1);
+  });
+
   it('erupts where powder meets gas, and loses nothing where it was let out first', () => {
     const full: Scene = { ...PLAIN, honeyG: 3300, waterL: 7.2, yeastId: 'strong' };
     const hasty = runScene(

@@ -95,6 +95,10 @@ function letsGo(must: Must, foams: number, headspaceL: number, share: number): n
 }
 
 const ROUSED = 0.6;
+/** What a racking leaves behind, as a share. */
+export const LEFT_ON_LEES = 0.03;
+/** As a mead is heated here: it kills all that lives. */
+export const HELD = { tempC: 63, minutes: 30 } as const;
 /** Sudden acid kills some of what works. */
 const ACID_PH_PER_G_L = 0.18;
 const BASE_PH_PER_G_L = 0.42;
@@ -154,8 +158,7 @@ export function acts(hidden: Hidden, { does, amount = 0 }: Deed): Came | null {
       setting.bearsAbv = Math.max(setting.bearsAbv, STARTER.bearsAbv);
       return null;
     case 'rack': {
-      const lost = 0.03 * must.volumeL;
-      loses(must, lost);
+      loses(must, LEFT_ON_LEES * must.volumeL);
       must.leesG *= 0.1;
       must.resting *= 0.15;
       must.living *= 0.6;
@@ -212,7 +215,7 @@ export function deedTold({ does, amount = 0 }: Deed): Sentence {
     case 'sorbate':
       return [`sorbate, ${amount} mg/L`];
     case 'heat':
-      return say`held at ${tempC(63)} for half an hour`;
+      return say`held at ${tempC(HELD.tempC)} for half an hour`;
     case 'honey':
       return say`sweetened with ${massG(amount)} honey`;
     case 'bottle':

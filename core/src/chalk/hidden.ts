@@ -9,8 +9,6 @@ export interface Hidden {
   tauH: number;
   /** What the nutrient brings of what its jar says. */
   nutrientShare: number;
-  /** So large a share of the yeast dies at that hour. */
-  shocks: { hour: number; kills: number }[];
   /** Acid thrown in by somebody else, in units of pH. */
   acids: { hour: number; drop: number }[];
   /** g of sugar that lie on the floor, unmixed, at the pitch. */

@@ -1,4 +1,5 @@
-import { mix } from '../liquid/index.ts';
+import { ETHANOL_20_KG_PER_M3, mix } from '../liquid/index.ts';
+import { SULFITE_PK } from '../preservatives/index.ts';
 import type { YeastType } from '../yeast/index.ts';
 
 /**
@@ -72,7 +73,7 @@ export interface Setting {
 export const STEP_H = 0.25;
 /** g from 1 g of hexose: by the equation 0.511 and 0.489, of which yeast and glycerol take 0.053 (Pasteur's share, rounded). */
 const YIELD = { ethanol: 0.484, co2: 0.463, rest: 0.053 } as const;
-const ETHANOL_G_PER_ABV = 7.893;
+const ETHANOL_G_PER_ABV = ETHANOL_20_KG_PER_M3 / 100;
 
 const GROWTH_PER_H = 0.15;
 const HALF_NITROGEN = 18;
@@ -116,8 +117,8 @@ export function warmthLaw(tempC: number, { low, high }: YeastType['tempC']): num
   return Math.max(0, top / below);
 }
 
-/** Molecular SO2, mg/L (Usseglio-Tomasset & Bosia: pK 1.81 in dilute must). */
-const molecular = (so2: number, ph: number): number => so2 / (1 + 10 ** (ph - 1.81));
+/** Molecular SO2, mg/L. */
+const molecular = (so2: number, ph: number): number => so2 / (1 + 10 ** (ph - SULFITE_PK));
 
 /** A quarter of an hour passes. @param roomC of the air around it @param tauH in which the must follows the room */
 export function passes(must: Must, { yeast, bearsAbv, vigor, stinks, headspaceL, gasWeighs }: Setting, roomC: number, tauH: number): void {

@@ -1,11 +1,16 @@
+import { CO2_G_PER_VOLUME } from '../carbonate/index.ts';
+import { MEAN_HONEY } from '../ingredients/index.ts';
 import { correctedSg } from '../liquid/index.ts';
+import { plannedFrom, pourOf } from '../must/index.ts';
 import { normal } from '../numerics/index.ts';
 import { gPerL, plainly, say, volumeL, volumes } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { eventsAt } from '../record/index.ts';
 import type { BatchEvent, EventContent } from '../record/index.ts';
+import { SO2_IN } from '../preservatives/index.ts';
+import { yeastType } from '../yeast/index.ts';
 import { drawsOf } from './draws.ts';
-import { acts, deedTold } from './deeds.ts';
+import { HELD, LEFT_ON_LEES, acts, deedTold } from './deeds.ts';
 import type { Deed } from './deeds.ts';
 import { STEP_H, abvOf, gravityOf, isSpent, passes, sugarGPerL } from './law.ts';
 import type { Must } from './law.ts';
@@ -62,26 +67,47 @@ const AGAIN_H = 48;
 const BOTTLE_L = 0.75;
 /** What glass bears before it bursts, volumes of CO2, with its scatter (our estimates; a sound bottle bears more than makers ask of it). */
 const BEARS = { wine: 2.4, 'used beer': 4.2, spread: 0.12 } as const;
-/** g/L in a volume of CO2. */
-const CO2_G_PER_VOLUME = 1.977;
-
-const isWritten = (deed: Deed): EventContent | null => {
-  switch (deed.does) {
+/** A deed as a maker writes it down; null where only words do. */
+function written({ honey }: Scene, { volumeL: liters }: Must, { does, amount = 0 }: Deed): EventContent | null {
+  const inAllG = (mgPerL: number): number => Math.round(mgPerL * liters) / 1000;
+  switch (does) {
     case 'feed':
-      return { kind: 'nutrient', payload: { source: 'complex', massG: deed.amount ?? 0 } };
+      return { kind: 'nutrient', payload: { source: 'complex', massG: amount } };
     case 'degas':
     case 'shake':
-      return { kind: 'note', payload: { text: deed.does === 'shake' ? 'shaken' : 'degassed', mark: 'degassed' } };
+      return { kind: 'note', payload: { text: does === 'shake' ? 'shaken' : 'degassed', mark: 'degassed' } };
     case 'rouse':
       return { kind: 'cure', payload: { cure: 'rouse' } };
     case 'warm':
-      return { kind: 'cure', payload: { cure: 'warm', toC: deed.amount ?? 20 } };
+      return { kind: 'cure', payload: { cure: 'warm', toC: amount } };
     case 'base':
-      return { kind: 'base', payload: { salt: 'carbonate', massG: deed.amount ?? 0 } };
-    default:
+      return { kind: 'base', payload: { salt: 'carbonate', massG: amount } };
+    case 'acid':
+      return pourOf(plannedFrom('acid-citric', amount), amount);
+    case 'restart':
+      return { kind: 'yeast', payload: { yeastId: 'strong', name: yeastType('strong').name, massG: 5 } };
+    case 'rack':
+      return { kind: 'rack', payload: { volumeL: (1 - LEFT_ON_LEES) * liters } };
+    case 'sulfite':
+      return { kind: 'sulfite', payload: { salt: 'potassium', massG: inAllG(amount / SO2_IN.potassium) } };
+    case 'sorbate':
+      return { kind: 'sorbate', payload: { massG: inAllG(amount) } };
+    case 'heat':
+      return { kind: 'heat', payload: HELD };
+    case 'honey':
+      return {
+        kind: 'honey',
+        payload: { name: honey, massG: amount, moisture: MEAN_HONEY.moisture, unfermentable: MEAN_HONEY.unfermentable },
+      };
+    case 'read':
+    case 'ph':
+    case 'look':
+    case 'zero':
+    case 'bottle':
+    case 'prime':
       return null;
   }
-};
+}
 
 /** What a reading shows on glass at its own warmth, so that correcting it gives the gravity back. */
 function onGlass(sg: number, tempC: number): number {
@@ -112,7 +138,7 @@ function notes(scene: Scene, hidden: Hidden, deed: Deed, log: (content: EventCon
     const told: Sentence = ['in water the hydrometer shows ', { kind: 'sg', value: shown }];
     return { ...of, told, senses: null };
   }
-  const content = isWritten(deed);
+  const content = written(scene, must, deed);
   if (content !== null) log(content);
   else if (deed.does !== 'look') log({ kind: 'note', payload: { text: plainly(deedTold(deed)) } });
   return { ...of, told: deedTold(deed), senses: deed.does === 'look' ? senses : null };
@@ -177,7 +203,6 @@ export function runScene(scene: Scene, deeds: readonly Deed[], untilH: number): 
       stop('erupts', came.sentence);
       rows.push([deed.hour, { kind: 'removal', payload: { volumeL: came.lostL, reason: 'foam' } }]);
     }
-    for (const shock of hidden.shocks) if (shock.hour === hour) must.living *= 1 - shock.kills;
     for (const acid of hidden.acids) if (acid.hour === hour) soured(must, acid.drop);
     const before = must.volumeL;
     passes(must, setting, hidden.roomC(hour), hidden.tauH);

@@ -99,7 +99,6 @@ export function hiddenOf(scene: Scene): Hidden {
     roomC: usualRoom(scene.roomC, rng),
     tauH: 7 * Math.cbrt(volumeL / 10),
     nutrientShare: 1,
-    shocks: [],
     acids: [],
     floorG: 0,
     scaleSg: 0,
