@@ -1,4 +1,5 @@
 import { expect, test } from './cellar.ts';
+import { byKeys } from './hands.ts';
 import { choose } from './typing.ts';
 
 test('a lesson and a drill are played to their verdict by the keyboard alone', async ({ page, readCellar }) => {
@@ -35,10 +36,14 @@ test('a lesson and a drill are played to their verdict by the keyboard alone', a
   await written(2);
   await page.reload();
   await written(2);
-  await choose(page, 'what is wrong with it', 'the room went hot');
+  await byKeys(page).choose('what is wrong with it', 'the room went hot');
   await page.getByRole('button', { name: 'Name it, and see' }).press('Enter');
   await expect(verdict).toContainText(/You named it|You took it for: the room went hot/);
   await expect(verdict).toContainText('What shows it:');
+  await page.getByRole('button', { name: 'Day by day again' }).press('Enter');
+  await written(1);
+  await press('....');
+  await written(2);
 });
 
 test('an unfinished must can be bottled here, bursts, and the verdict says why the cellar refuses it', async ({ page, readCellar }) => {

@@ -71,7 +71,9 @@ export function useChalk() {
     speed.value = 0;
     const at = Math.round(hour.value * 4) / 4;
     hour.value = at;
-    deeds.value = [...deeds.value, { hour: at, does, ...(amount === undefined ? {} : { amount }) }];
+    /** Played again day by day, what was done later is done otherwise now. */
+    const before = deeds.value.filter((deed) => deed.hour <= at);
+    deeds.value = [...before, { hour: at, does, ...(amount === undefined ? {} : { amount }) }];
     await router.replace({ query: { ...route.query, run: deedsAsText(deeds.value) } });
     await reckon();
   }
@@ -104,6 +106,10 @@ export function useChalk() {
   async function judge(): Promise<void> {
     speed.value = 0;
     verdict.value = await worker().judge(plain(scene.value), plain(deeds.value), endsAtH.value, named.value);
+  }
+  /** The same deeds, seen once more from the pitch on. */
+  function dayByDay(): void {
+    [hour.value, verdict.value] = [0, null];
   }
   async function again(): Promise<void> {
     [deeds.value, hour.value, verdict.value, named.value] = [[], 0, null, null];
@@ -148,6 +154,7 @@ export function useChalk() {
     dayOn,
     toggle,
     judge,
+    dayByDay,
     again,
   };
 }

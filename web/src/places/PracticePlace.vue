@@ -105,6 +105,7 @@ const truth = computed(() => {
           </template>
           <template v-else>
             <el-button type="primary" @click="chalk.again">The same again, from the pitch</el-button>
+            <button type="button" class="link" @click="chalk.dayByDay">Day by day again</button>
             <RouterLink v-if="isDrill" :to="{ name: 'practice', query: { drill: seedNow(), depth } }">Another trouble</RouterLink>
           </template>
         </div>
