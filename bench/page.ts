@@ -1,7 +1,6 @@
 import { chromium } from '@playwright/test';
 import type { Page } from '@playwright/test';
 import { BROWSER } from '../e2e/browser.ts';
-
 import { fillClub } from '../e2e/clubCellar.ts';
 import { startCellar } from '../e2e/startCellar.ts';
 

@@ -1,8 +1,9 @@
 import { MEAN_HONEY } from '../ingredients/index.ts';
 import { nutrientOf } from '../record/index.ts';
-import { Refusal, massG, say, tempC, volumeL } from '../quantities/index.ts';
+import { Refusal, gPerL, massG, mgPerL, say, tempC, volumeL } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
-import { abvOf, loses, saturatedCo2, sweetens } from './law.ts';
+import { SORBIC_IN_SORBATE } from '../preservatives/index.ts';
+import { GLUCOSE_IN_HONEY, HONEY_BUFFER, abvOf, loses, saturatedCo2, sweetens } from './law.ts';
 import type { Must } from './law.ts';
 import type { Hidden } from './hidden.ts';
 
@@ -78,7 +79,7 @@ export interface Came {
   lostL: number;
 }
 
-/** Foam that gas makes when it is let go at once, as a share of the must for each time more gas than it can hold. */
+/** Foam that gas makes when it is let go at once, as a share of the must for each time more gas than it can hold (our estimates). */
 const ERUPTS = { shaken: 0.5, powder: 0.6, slowly: 0.1 } as const;
 
 /** Lets gas go; what foams beyond the vessel is lost. @returns liters */
@@ -94,7 +95,9 @@ function letsGo(must: Must, foams: number, headspaceL: number, share: number): n
   return lostL;
 }
 
+/** What deeds do, in figures: all of them our own estimates. */
 const ROUSED = 0.6;
+const FREE_SO2 = 0.6;
 /** What a racking leaves behind, as a share. */
 export const LEFT_ON_LEES = 0.03;
 /** As a mead is heated here: it kills all that lives. */
@@ -139,17 +142,17 @@ export function acts(hidden: Hidden, { does, amount = 0 }: Deed): Came | null {
       const lostL = letsGo(must, ERUPTS.slowly, headspaceL, 0.7);
       must.living += ROUSED * must.resting;
       must.resting *= 1 - ROUSED;
-      must.glucoseG += 0.44 * hidden.floorG;
-      must.fructoseG += 0.56 * hidden.floorG;
+      must.glucoseG += GLUCOSE_IN_HONEY * hidden.floorG;
+      must.fructoseG += (1 - GLUCOSE_IN_HONEY) * hidden.floorG;
       hidden.floorG = 0;
       return lostL > 0.02 ? erupted(lostL) : null;
     }
     case 'acid':
-      must.ph = Math.max(2.6, must.ph - ((ACID_PH_PER_G_L * 24) / must.buffer) * perL);
+      must.ph = Math.max(2.6, must.ph - ((ACID_PH_PER_G_L * HONEY_BUFFER) / must.buffer) * perL);
       must.living *= Math.exp(-0.12 * perL);
       return null;
     case 'base':
-      must.ph = Math.min(6, must.ph + ((BASE_PH_PER_G_L * 24) / must.buffer) * perL);
+      must.ph = Math.min(6, must.ph + ((BASE_PH_PER_G_L * HONEY_BUFFER) / must.buffer) * perL);
       return null;
     case 'restart':
       must.living += STARTER.living;
@@ -166,10 +169,10 @@ export function acts(hidden: Hidden, { does, amount = 0 }: Deed): Came | null {
       return null;
     }
     case 'sulfite':
-      must.so2 += 0.6 * amount;
+      must.so2 += FREE_SO2 * amount;
       return null;
     case 'sorbate':
-      must.sorbic += 0.75 * amount;
+      must.sorbic += SORBIC_IN_SORBATE * amount;
       return null;
     case 'heat':
       must.living *= 1e-9;
@@ -211,9 +214,9 @@ export function deedTold({ does, amount = 0 }: Deed): Sentence {
     case 'rack':
       return ['racked off its lees'];
     case 'sulfite':
-      return [`sulfite, ${amount} mg/L`];
+      return say`sulfite, ${mgPerL(amount)}`;
     case 'sorbate':
-      return [`sorbate, ${amount} mg/L`];
+      return say`sorbate, ${mgPerL(amount)}`;
     case 'heat':
       return say`held at ${tempC(HELD.tempC)} for half an hour`;
     case 'honey':
@@ -221,7 +224,7 @@ export function deedTold({ does, amount = 0 }: Deed): Sentence {
     case 'bottle':
       return ['bottled still, in wine bottles'];
     case 'prime':
-      return [`primed with ${amount} g/L and bottled in used beer bottles`];
+      return say`primed with ${gPerL(amount)} and bottled in used beer bottles`;
     case 'read':
       return ['read'];
     case 'ph':

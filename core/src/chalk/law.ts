@@ -71,6 +71,12 @@ export interface Setting {
 }
 
 export const STEP_H = 0.25;
+/** Of a honey’s sugar. */
+export const GLUCOSE_IN_HONEY = 0.44;
+/** mmol of acid that shift a liter of honey must by one unit of pH. */
+export const HONEY_BUFFER = 24;
+/** Less sugar than this is dry, g/L. */
+export const DRY_G_PER_L = 6;
 /** g from 1 g of hexose: by the equation 0.511 and 0.489, of which yeast and glycerol take 0.053 (Pasteur's share, rounded). */
 const YIELD = { ethanol: 0.484, co2: 0.463, rest: 0.053 } as const;
 const ETHANOL_G_PER_ABV = ETHANOL_20_KG_PER_M3 / 100;
@@ -208,8 +214,8 @@ export function sweetens(must: Must, massG: number, moisture: number, unfermenta
   const sugar = massG * (1 - moisture - unfermentable);
   must.waterG += massG * moisture;
   must.unfermentableG += massG * unfermentable;
-  must.glucoseG += 0.44 * sugar;
-  must.fructoseG += 0.56 * sugar;
+  must.glucoseG += GLUCOSE_IN_HONEY * sugar;
+  must.fructoseG += (1 - GLUCOSE_IN_HONEY) * sugar;
   const before = must.volumeL;
   must.volumeL = volumeOf(must);
   dilutes(must, before / must.volumeL);

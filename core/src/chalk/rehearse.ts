@@ -3,13 +3,12 @@ import { normal } from '../numerics/index.ts';
 import { RANGE_SD } from '../quantities/index.ts';
 import { yeastType } from '../yeast/index.ts';
 import { drawsOf } from './draws.ts';
-import { STEP_H, isSpent, passes, sugarGPerL } from './law.ts';
+import { DRY_G_PER_L, STEP_H, isSpent, passes, sugarGPerL } from './law.ts';
 import { hiddenOf } from './scene.ts';
 import type { Scene } from './scene.ts';
 
 const DAY_H = 24;
 const LAST_DAY = 90;
-const DRY_G_PER_L = 6;
 /** It drags where it takes longer than this, days (our choice). */
 export const DRAGS_DAYS = 60;
 /** So near to the last it is at its end. */

@@ -9,7 +9,7 @@ import type { EventContent } from '../record/index.ts';
 import type { Vessel } from '../vessel/index.ts';
 import { yeastType } from '../yeast/index.ts';
 import { drawsOf } from './draws.ts';
-import { volumeOf } from './law.ts';
+import { GLUCOSE_IN_HONEY, HONEY_BUFFER, volumeOf } from './law.ts';
 import type { Hidden } from './hidden.ts';
 import type { Must } from './law.ts';
 import { troubleOf } from './troubles.ts';
@@ -33,7 +33,6 @@ export interface Scene {
 }
 
 const PITCHED_LIVING = 0.42;
-const HONEY_BUFFER = 24;
 /** Acid of a fruit must holds its pH (our estimate). */
 const FRUIT_BUFFER_PER_KG = 6;
 const START_PH = { honey: 3.75, fruit: 3.45 } as const;
@@ -67,8 +66,8 @@ export function hiddenOf(scene: Scene): Hidden {
   );
   const masses = {
     waterG: liquid.waterG,
-    glucoseG: 0.44 * liquid.sugarG,
-    fructoseG: 0.56 * liquid.sugarG,
+    glucoseG: GLUCOSE_IN_HONEY * liquid.sugarG,
+    fructoseG: (1 - GLUCOSE_IN_HONEY) * liquid.sugarG,
     unfermentableG: liquid.unfermentableG,
     ethanolG: 0,
   };

@@ -8,6 +8,7 @@ export interface Senses {
   bubbleS: number | null;
   bubbles: Sentence;
   foam: Sentence;
+  isFoaming: boolean;
   smell: Sentence;
   lees: Sentence;
   leesMm: number;
@@ -19,6 +20,8 @@ export interface Senses {
 const BUBBLE_ML = 2.5;
 const GAS_G_PER_L = 1.84;
 const SILENT_FROM_S = 600;
+/** Foam beyond this share of the must is seen (our estimate). */
+const RING_FROM = 0.006;
 /** Height of lees from their mass: so many g of yeast in a mm, for each liter (our estimate). */
 const LEES_G_PER_L_MM = 0.35;
 
@@ -39,6 +42,7 @@ export function sensesOf(must: Must, lidLeaks: boolean): Senses {
     bubbles:
       bubbleS === null ? ['no bubble in ten minutes'] : [bubbleS <= 1 ? 'a bubble every second or faster' : `a bubble every ${bubbleS} s`],
     foam: foamTold(must),
+    isFoaming: must.foamL / must.volumeL > RING_FROM,
     smell: [smellTold(must)],
     lees: leesMm < 1 ? ['no lees yet'] : say`lees of ${mm(leesMm)}`,
     leesMm,
@@ -50,7 +54,7 @@ function foamTold({ foamL, volumeL }: Must): Sentence {
   const share = foamL / volumeL;
   if (share > 0.15) return ['a thick head of foam'];
   if (share > 0.03) return ['foam over all of it'];
-  return share > 0.006 ? ['the foam has sunk to a ring'] : ['no foam'];
+  return share > RING_FROM ? ['the foam has sunk to a ring'] : ['no foam'];
 }
 
 function smellTold({ sulfur, rate, tempC }: Must): string {

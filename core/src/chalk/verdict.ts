@@ -1,9 +1,10 @@
-import { co2FromSugarVolumes } from '../carbonate/index.ts';
+import { co2FromSugarVolumes, containerOf } from '../carbonate/index.ts';
 import { gPerL, gravity, massG, say, volumeL, volumes } from '../quantities/index.ts';
 import type { Sentence, Weight } from '../quantities/index.ts';
 import { fold } from '../record/index.ts';
 import { whyNotBottle } from '../watch/index.ts';
 import type { Deed } from './deeds.ts';
+import { DRY_G_PER_L } from './law.ts';
 import { CHALK_START, runScene } from './run.ts';
 import type { Run } from './run.ts';
 import type { Scene } from './scene.ts';
@@ -11,8 +12,7 @@ import { troubleOf } from './troubles.ts';
 import type { TroubleId } from './troubles.ts';
 
 const DAY_H = 24;
-/** Less sugar than this is dry; more, standing still, is stuck (as for the studies, our choice). */
-const DRY_G_PER_L = 6;
+/** More sugar than this, standing still, is stuck (our choice). */
 const STUCK_G_PER_L = 15;
 /** From this hour's share of its alcohol on nitrogen is not taken up; the law's own. */
 const FED_LATE = 0.62;
@@ -83,7 +83,7 @@ function glassJudged(run: Run, deeds: readonly Deed[]): Judged | null {
       id: 'glass',
       weight: 'note',
       head: ['No glass burst.'],
-      sentence: say`In bottles the ${gPerL(left)} that are left could make ${volumes(would)} of gas; no bottle of a home bears that.`,
+      sentence: say`In bottles the ${gPerL(left)} that are left could make ${volumes(would)} of gas; a used beer bottle bears about ${volumes(containerOf('used beer').volumes ?? 0)}.`,
     };
   }
   const filledAt = deeds.find(({ does }) => does === 'bottle' || does === 'prime')?.hour ?? 0;

@@ -103,7 +103,7 @@ const sentence = computed(() => {
       :layers="[{ liters: volumeL, color, label: '' }]"
       :scale="scale"
       :lees-l="(senses?.leesMm ?? 0) * 0.03"
-      :foaming="senses !== null && senses.foam.join('') !== 'no foam'"
+      :foaming="senses?.isFoaming === true"
       airlock
       :title="`${show('volumeL', volumeL)} in the ${scene.vessel.name}`"
     />
