@@ -28,7 +28,17 @@ const keepingRules = (schema: z.ZodType, shape: Extract<Shape, { is: 'record' }>
     if (message !== null) context.addIssue({ code: 'custom', message });
   });
 
+/** Each shape's schema, strict and not, made once: both cellars are served by the same. */
+const made = { strict: new WeakMap<Shape, z.ZodType>(), open: new WeakMap<Shape, z.ZodType>() };
+
 function schemaOf(shape: Shape, isStrict: boolean): z.ZodType {
+  const known = isStrict ? made.strict : made.open;
+  const schema = known.get(shape) ?? newSchema(shape, isStrict);
+  known.set(shape, schema);
+  return schema;
+}
+
+function newSchema(shape: Shape, isStrict: boolean): z.ZodType {
   switch (shape.is) {
     case 'number':
       return numberOf(shape);
