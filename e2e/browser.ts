@@ -1,6 +1,6 @@
-/** Debian's Chromium, quiet and without a profile of its own. */
+/** Debian's headless Chromium, quiet and without a profile of its own. */
 export const BROWSER = {
-  executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+  executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium-headless-shell',
   args: [
     '--no-sandbox',
     '--disable-gpu',

@@ -1,11 +1,13 @@
 import { test as base } from '@playwright/test';
-import { startCellar } from './startCellar.ts';
-import type { Cellar } from './startCellar.ts';
+import { openCellar, startCellar } from './startCellar.ts';
+import type { Cellar, ProgramCellar } from './startCellar.ts';
 
 interface Fixtures {
   /** An empty cellar, its first start not yet answered. */
   emptyCellar: Cellar;
   demoCellar: Cellar;
+  /** The demo cellar in a process of its own, for what kills it or starts it anew. */
+  demoProgram: ProgramCellar;
 }
 
 interface WorkerFixtures {
@@ -16,18 +18,23 @@ interface WorkerFixtures {
 export const test = base.extend<Fixtures, WorkerFixtures>({
   readCellar: [
     async ({}, use) => {
-      const cellar = await startCellar(true);
+      const cellar = await openCellar(true);
       await use(cellar);
       await cellar.stop();
     },
     { scope: 'worker' },
   ],
   emptyCellar: async ({}, use) => {
-    const cellar = await startCellar(false);
+    const cellar = await openCellar(false);
     await use(cellar);
     await cellar.stop();
   },
   demoCellar: async ({}, use) => {
+    const cellar = await openCellar(true);
+    await use(cellar);
+    await cellar.stop();
+  },
+  demoProgram: async ({}, use) => {
     const cellar = await startCellar(true);
     await use(cellar);
     await cellar.stop();

@@ -7,7 +7,7 @@ import { chromium } from '@playwright/test';
 import type { Browser, BrowserContext, Page } from '@playwright/test';
 import { BROWSER } from './browser.ts';
 import { expect, test } from './cellar.ts';
-import type { Cellar } from './startCellar.ts';
+import type { ProgramCellar } from './startCellar.ts';
 import { choose, type } from './typing.ts';
 import { HOUSE_ADDRESS } from './startCellar.ts';
 
@@ -25,7 +25,7 @@ function browserOfHouse(folder: string): Promise<Browser> {
 const phone = (browser: Browser): Promise<BrowserContext> =>
   browser.newContext({ viewport: { width: 390, height: 844 }, locale: 'en-GB', timezoneId: 'Europe/Berlin' });
 
-async function openForHouse(cellar: Cellar, page: Page, folder: string): Promise<void> {
+async function openForHouse(cellar: ProgramCellar, page: Page, folder: string): Promise<void> {
   await page.goto(`${cellar.url}/house`);
   await type(page.getByLabel('a passphrase for the house'), PASSPHRASE);
   await page.getByRole('button', { name: 'Set it' }).click();
@@ -35,15 +35,14 @@ async function openForHouse(cellar: Cellar, page: Page, folder: string): Promise
 
 test('two phones of the house come in by a code and by the passphrase, write with and without a network, and one is shown out', async ({
   page,
-  demoCellar,
+  demoProgram,
 }) => {
-  test.setTimeout(200_000);
   const folder = mkdtempSync(join(tmpdir(), 'hollow-bell-house-'));
-  await openForHouse(demoCellar, page, folder);
+  await openForHouse(demoProgram, page, folder);
   const browser = await browserOfHouse(folder);
-  const { houseUrl } = demoCellar;
+  const { houseUrl } = demoProgram;
 
-  await page.goto(`${demoCellar.url}/house`);
+  await page.goto(`${demoProgram.url}/house`);
   await page.getByRole('button', { name: 'Let it in' }).click();
   const code = (await page.locator('[data-test=pairing-code] b').innerText()).replace(' ', '');
 
@@ -76,14 +75,14 @@ test('two phones of the house come in by a code and by the passphrase, write wit
   await dip.press('Enter');
   await expect(second.getByText(/1 waiting/)).toBeVisible();
 
-  await page.goto(`${demoCellar.url}/house`);
+  await page.goto(`${demoProgram.url}/house`);
   await page.locator('[data-session=computer], [data-session=phone]').getByRole('button', { name: 'End it' }).click();
   await expect(page.locator('[data-session=computer], [data-session=phone]')).toHaveCount(0);
   await second.context().setOffline(false);
   await expect(second.getByRole('heading', { name: 'Come in' })).toBeVisible();
   await expect(second.getByText('One entry of this device waits to be written.')).toBeVisible();
   const notes = async (): Promise<string[]> => {
-    const { events } = (await (await fetch(`${demoCellar.url}/api/batches/${id}`)).json()) as Batch;
+    const { events } = (await (await fetch(`${demoProgram.url}/api/batches/${id}`)).json()) as Batch;
     return events.flatMap((event) => (event.kind === 'note' ? [event.payload.text] : [])).filter((text) => text.includes('network'));
   };
   expect(await notes()).toEqual(['with a network']);
@@ -106,7 +105,7 @@ test('two phones of the house come in by a code and by the passphrase, write wit
   await type(guestDip, 'note: by a guest');
   await guestDip.press('Enter');
   await expect(guest.getByText(/here as a guest/)).toBeVisible();
-  const { batches } = (await (await fetch(`${demoCellar.url}/api/batches`)).json()) as BatchList;
+  const { batches } = (await (await fetch(`${demoProgram.url}/api/batches`)).json()) as BatchList;
   expect(batches.length).toBeGreaterThan(5);
 
   const stranger = await (await phone(await chromium.launch(BROWSER))).newPage();

@@ -6,9 +6,9 @@ const EVENTS = 100;
 const KILL_AFTER = 41;
 
 test('killing the server in the middle of 100 entries loses none that was acknowledged and leaves none half written', async ({
-  demoCellar,
+  demoProgram,
 }) => {
-  const json = async <T>(path: string): Promise<T> => (await fetch(`${demoCellar.url}/api${path}`)).json() as Promise<T>;
+  const json = async <T>(path: string): Promise<T> => (await fetch(`${demoProgram.url}/api${path}`)).json() as Promise<T>;
   const { batches } = await json<BatchList>('/batches');
   const batch = batches.find(({ name }) => name === 'Borage, even')!;
   const before = batch.lastSeq;
@@ -24,9 +24,9 @@ test('killing the server in the middle of 100 entries loses none that was acknow
       kind: 'note',
       payload: { text: `entry ${i}.${part}` },
     }));
-    if (i === KILL_AFTER) killed = demoCellar.kill();
+    if (i === KILL_AFTER) killed = demoProgram.kill();
     try {
-      const response = await fetch(`${demoCellar.url}/api/batches/${batch.id}/events`, {
+      const response = await fetch(`${demoProgram.url}/api/batches/${batch.id}/events`, {
         method: 'POST',
         headers: { 'content-type': 'application/json' },
         body: JSON.stringify({ afterSeq: seq, events: pair }),
@@ -42,7 +42,7 @@ test('killing the server in the middle of 100 entries loses none that was acknow
   await killed;
   expect(acknowledged.size).toBeGreaterThanOrEqual(2 * KILL_AFTER - 2);
   expect(failed).toBeGreaterThan(0);
-  await demoCellar.restart();
+  await demoProgram.restart();
   const after = await json<Batch>(`/batches/${batch.id}`);
   const ids = new Set(after.events.map((event) => event.id));
   expect([...acknowledged].filter((id) => !ids.has(id))).toEqual([]);
@@ -55,16 +55,16 @@ test('killing the server in the middle of 100 entries loses none that was acknow
   expect([...pairs.values()].every((count) => count === 2)).toBe(true);
 });
 
-test('a view that cannot be fetched says so, and opens once the server is back', async ({ page, demoCellar }) => {
-  await page.goto(demoCellar.url);
+test('a view that cannot be fetched says so, and opens once the server is back', async ({ page, demoProgram }) => {
+  await page.goto(demoProgram.url);
   await expect(page.getByText('ask for you')).toBeVisible();
-  await demoCellar.kill();
+  await demoProgram.kill();
   await page.getByRole('link', { name: 'Shelf', exact: true }).click();
   const notice = page.getByRole('alert').filter({ hasText: 'could not be fetched' });
   await expect(notice).toBeVisible();
   await notice.getByRole('button', { name: 'Try again' }).click();
   await expect(notice).toContainText('does not answer just now');
-  await demoCellar.restart();
+  await demoProgram.restart();
   await notice.getByRole('button', { name: 'Try again' }).click();
   await expect(page).toHaveURL(/\/shelf$/);
   await expect(page.getByText('linden avenue').first()).toBeVisible();

@@ -38,7 +38,6 @@ async function pick(page: Page, label: string, option: string): Promise<void> {
  *             by the most it may, a half: 0.837 × 3.5 × 1.5 = 4.39 g of organic nutrient
  */
 test('a strong sour-cherry melomel is fed as it really goes: a loss, a fast break, a smell', async ({ page, emptyCellar }) => {
-  test.setTimeout(120_000);
   const pitchedAt = Date.now() - 10 * 24 * HOUR_MS;
   const afterHours = async (hours: number): Promise<void> => {
     await page.clock.setFixedTime(pitchedAt + hours * HOUR_MS);

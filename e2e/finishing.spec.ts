@@ -71,7 +71,6 @@ async function bottled(page: Page, day: number): Promise<void> {
 }
 
 test('heat in bulk at 1.030 with a probe: held, rested, read twice, bottled sweet', async ({ page, emptyCellar }) => {
-  test.setTimeout(120_000);
   const id = await begin(page, emptyCellar, SWEET);
   await onDay(page, 50, 'bottle');
   await expect(page.locator('[data-test=no-bottling]')).toContainText('stopped is not stable');
@@ -118,7 +117,6 @@ test('heat in bulk at 1.030 with a probe: held, rested, read twice, bottled swee
 });
 
 test('sulfite at the racking, finings and sorbate later, no pH meter', async ({ page, emptyCellar }) => {
-  test.setTimeout(120_000);
   await begin(page, emptyCellar, DRY);
   await onDay(page, 40, 'clear');
   await expect(page.locator('[data-test=rack-advice]')).toContainText('Rack now');
@@ -153,7 +151,6 @@ test('sulfite at the racking, finings and sorbate later, no pH meter', async ({ 
 });
 
 test('sulfite and sorbate, two honeys one to one by the ladder, verified twice', async ({ page, emptyCellar }) => {
-  test.setTimeout(120_000);
   await begin(page, emptyCellar, DRY);
   await onDay(page, 40, 'clear');
   await page.getByRole('button', { name: 'print', exact: true }).click();

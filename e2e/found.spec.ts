@@ -24,7 +24,6 @@ test('a mead whose past nobody wrote goes from “0.999, about a gallon, tastes 
   page,
   emptyCellar,
 }) => {
-  test.setTimeout(120_000);
   await page.clock.setFixedTime(FOUND);
   await page.goto(emptyCellar.url);
   await page.getByRole('radio', { name: /^US pounds/ }).check();

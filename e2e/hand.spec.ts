@@ -149,29 +149,26 @@ test.describe('without a network', () => {
     demoCellar,
     context,
   }) => {
-    test.setTimeout(120_000);
     const [borage, clearing] = [await idOf(demoCellar, 'Borage, even'), await idOf(demoCellar, 'Gooseberry, clearing')];
     await page.goto(demoCellar.url);
     await expect(page.getByText('for you')).toBeVisible();
     await installed(page);
     /** Each vessel's record lies on the device before the network goes. */
     await expect
-      .poll(
-        () =>
-          page.evaluate(
-            () =>
-              new Promise<number>((resolve) => {
-                const opening = indexedDB.open('hollow-bell-last-seen-demo');
-                opening.onsuccess = () => {
-                  const counting = opening.result.transaction('answers').objectStore('answers').getAllKeys();
-                  counting.onsuccess = () => {
-                    opening.result.close();
-                    resolve(counting.result.filter((key) => typeof key === 'string' && key.includes('/batches/')).length);
-                  };
+      .poll(() =>
+        page.evaluate(
+          () =>
+            new Promise<number>((resolve) => {
+              const opening = indexedDB.open('hollow-bell-last-seen-demo');
+              opening.onsuccess = () => {
+                const counting = opening.result.transaction('answers').objectStore('answers').getAllKeys();
+                counting.onsuccess = () => {
+                  opening.result.close();
+                  resolve(counting.result.filter((key) => typeof key === 'string' && key.includes('/batches/')).length);
                 };
-              }),
-          ),
-        { timeout: 60_000 },
+              };
+            }),
+        ),
       )
       .toBeGreaterThan(7);
     await context.setOffline(true);

@@ -1,7 +1,7 @@
 import { DEFAULT_PRACTICE } from '@hollow-bell/contract';
 import type { Page } from '@playwright/test';
 import { expect, test } from './cellar.ts';
-import { everyView } from './everyView.ts';
+import { everyView, onwards } from './everyView.ts';
 
 /** What stands on a view, without what was typed into the log word for word and without addresses and codes. */
 const textOf = (page: Page): Promise<string> =>
@@ -16,7 +16,7 @@ const around = (text: string, pattern: RegExp): string[] =>
 
 async function found(page: Page, url: string, patterns: readonly RegExp[]): Promise<string[]> {
   const wrong: string[] = [];
-  await everyView(page, url, async (path) => {
+  await everyView(page, url, onwards, async (path) => {
     const text = await textOf(page);
     for (const pattern of patterns) wrong.push(...around(text, pattern).map((each) => `${path}: ${each}`));
   });
@@ -27,7 +27,6 @@ test.describe('a browser in German', () => {
   test.use({ locale: 'de-DE' });
 
   test('shows English words and German decimals, on every view', async ({ page, readCellar }) => {
-    test.setTimeout(300_000);
     const wrong = await found(page, readCellar.url, [
       /\b(?:Montag|Dienstag|Mittwoch|Donnerstag|Freitag|Samstag|Sonntag|Januar|Februar|März|Juni|Juli|Oktober|Dezember)\b/g,
       /\b(?:Mo|Di|Mi|Do|Fr|Sa|So)\.? \d/g,
@@ -42,7 +41,6 @@ test.describe('a browser in the States', () => {
   test.use({ locale: 'en-US', timezoneId: 'America/Chicago' });
 
   test('shows pounds, gallons and Fahrenheit, decimal points and their clock, on every view', async ({ page, demoCellar }) => {
-    test.setTimeout(300_000);
     const response = await fetch(`${demoCellar.url}/api/practice`, {
       method: 'PUT',
       headers: { 'content-type': 'application/json' },

@@ -3,7 +3,6 @@ import { fillClub } from './clubCellar.ts';
 import { type } from './typing.ts';
 
 test('two hundred vessels: what asks stands in front, the rest is folded and found by its name', async ({ page, emptyCellar }) => {
-  test.setTimeout(180_000);
   await fillClub(emptyCellar.url, 200);
   await page.goto(emptyCellar.url);
   const floor = page.getByRole('list', { name: 'Vessels', exact: true }).getByRole('listitem');

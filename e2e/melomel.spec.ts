@@ -53,7 +53,6 @@ async function dip(page: Page, typed: string, written: RegExp): Promise<void> {
  * Half a liter: r = 4.09 cm, h = 126.7 mm; 0.4 L reach 0.605 h = 77 mm, 30 mm under the bung, 0.1 L = 3.4 US fl oz to the brim.
  */
 test('a melomel from a bucket into two jugs and a companion, topped up, one jug going its own way', async ({ page, emptyCellar }) => {
-  test.setTimeout(150_000);
   await page.clock.setFixedTime(BEGUN);
   await page.goto(emptyCellar.url);
 
@@ -141,6 +140,7 @@ test('a melomel from a bucket into two jugs and a companion, topped up, one jug 
     // Marked for 60 °F: 0.998 of the water at 60 °F, 999.0 g/L, is 0.9988 of that at 68 °F, 998.2 g/L.
     await expect(stands).toContainText('0.999');
     await stands.getByRole('link').click();
+    await page.waitForURL(/batches\/[0-9a-f-]{36}/);
     await expect(head(page)).toContainText('Red gate');
   });
 

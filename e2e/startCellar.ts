@@ -3,11 +3,16 @@ import type { ChildProcess } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { createServer } from 'node:net';
 import { fileURLToPath } from 'node:url';
+import { TEMPLATES, copyOf } from '../scripts/setup/templates.mjs';
 
 /** A whole Hollow Bell of its own: server, web app and a database on the test cluster. */
 export interface Cellar {
   url: string;
   databaseUrl: string;
+}
+
+/** One in a process of its own. */
+export interface ProgramCellar extends Cellar {
   kill: () => Promise<void>;
   restart: (how?: How) => Promise<void>;
   /** Where the house finds it, once it was started for the house. */
@@ -20,7 +25,14 @@ interface How {
   env?: Readonly<Record<string, string>>;
 }
 
+/** What the built server shows of itself. */
+interface Program {
+  startServer: (config: object, options: { demo: boolean }) => Promise<{ address: string; stop: () => Promise<void> }>;
+}
+
 const START = fileURLToPath(new URL('../scripts/start.mjs', import.meta.url));
+const SERVER_DIST = new URL('../server/dist/main.js', import.meta.url).href;
+const WEB_DIST = fileURLToPath(new URL('../web/dist', import.meta.url));
 
 /** Below the ports that the system hands to outgoing connections, so that none of those takes it between a stop and a restart. */
 const FIRST_PORT = 21_000;
@@ -47,19 +59,9 @@ async function freePort(): Promise<number> {
   throw new Error('no free port');
 }
 
-/** A fresh database on the cluster that the test script started. */
-async function newDatabase(): Promise<string> {
-  const { Client } = await import('pg');
-  const clusterUrl = process.env['HOLLOW_BELL_TEST_CLUSTER'] ?? '';
-  const name = `e2e_${randomUUID().replaceAll('-', '')}`;
-  const client = new Client({ connectionString: clusterUrl });
-  await client.connect();
-  await client.query(`CREATE DATABASE ${name}`);
-  await client.end();
-  const url = new URL(clusterUrl);
-  url.pathname = `/${name}`;
-  return url.toString();
-}
+/** A database of its own on the cluster that the test command started, empty or with the demo cellar in it. */
+const newDatabase = (demo: boolean): Promise<string> =>
+  copyOf(process.env['HOLLOW_BELL_TEST_CLUSTER'] ?? '', demo ? TEMPLATES.demo : TEMPLATES.empty, `e2e_${randomUUID().replaceAll('-', '')}`);
 
 function launch(databaseUrl: string, port: number, demo: boolean, { args = [], env = {} }: How = {}): Promise<ChildProcess> {
   const child = spawn(process.execPath, [START, ...(demo ? ['--demo'] : []), '--port', String(port), ...args], {
@@ -78,9 +80,21 @@ function launch(databaseUrl: string, port: number, demo: boolean, { args = [], e
   });
 }
 
-/** A fresh Hollow Bell on a free port, empty or with the demo cellar. */
-export async function startCellar(demo: boolean): Promise<Cellar & { stop: () => Promise<void> }> {
-  const databaseUrl = await newDatabase();
+type Ended<T> = T & { stop: () => Promise<void> };
+const pathOf = (demo: boolean): string => (demo ? '/demo' : '');
+
+/** The built program in this process, on a database of its own: what most tests want. */
+export async function openCellar(demo: boolean): Promise<Ended<Cellar>> {
+  const { startServer } = (await import(SERVER_DIST)) as Program;
+  const databaseUrl = await newDatabase(demo);
+  const config = { host: '127.0.0.1', port: 0, databaseUrl, webRoot: WEB_DIST, logLevel: 'silent', requestsPerMinute: 100_000 };
+  const { address, stop } = await startServer(config, { demo });
+  return { url: `${address.replace('127.0.0.1', 'localhost')}${pathOf(demo)}`, databaseUrl, stop };
+}
+
+/** The program as a maker starts it, in a process that can be killed. */
+export async function startCellar(demo: boolean): Promise<Ended<ProgramCellar>> {
+  const databaseUrl = await newDatabase(demo);
   const port = await freePort();
   let child = await launch(databaseUrl, port, demo);
   const end = (signal: NodeJS.Signals): Promise<void> =>
@@ -93,7 +107,7 @@ export async function startCellar(demo: boolean): Promise<Cellar & { stop: () =>
       child.kill(signal);
     });
   return {
-    url: `http://localhost:${port}${demo ? '/demo' : ''}`,
+    url: `http://localhost:${port}${pathOf(demo)}`,
     databaseUrl,
     kill: () => end('SIGKILL'),
     houseUrl: `https://${HOUSE_ADDRESS}:${port + 1}`,

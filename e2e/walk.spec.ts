@@ -158,12 +158,10 @@ async function walk(page: Page, emptyCellar: Cellar, hand: Hand): Promise<void> 
 }
 
 test('a traditional mead from honey to bottle, by the published numbers', async ({ page, emptyCellar }) => {
-  test.setTimeout(120_000);
   await walk(page, emptyCellar, byMouse(page));
 });
 
 test('the whole of it by keyboard alone', async ({ page, emptyCellar }) => {
-  test.setTimeout(240_000);
   await walk(page, emptyCellar, byKeys(page));
 });
 
@@ -171,7 +169,6 @@ test.describe('on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
 
   test('the whole of it by touch alone', async ({ page, emptyCellar }) => {
-    test.setTimeout(180_000);
     await walk(page, emptyCellar, byTouch(page));
   });
 });

@@ -12,7 +12,7 @@ import { ROOT, runMain } from './setup/paths.mjs';
 async function main() {
   installDebianPackages({ database: true, browser: false });
   installNpmPackages();
-  buildIfChanged();
+  await buildIfChanged();
   const folder = mkdtempSync(join(tmpdir(), 'hollow-bell-campaign-'));
   chmodSync(folder, 0o755);
   const cluster = await startCluster(join(folder, 'cluster'));

@@ -21,7 +21,7 @@ async function asked(question) {
 /** Sets what everybody in the house must know to come in, from the console: npm run passphrase. Hollow Bell may be running. */
 async function main() {
   installNpmPackages();
-  buildIfChanged();
+  await buildIfChanged();
   const passphrase = await asked('The new passphrase of this cellar: ');
   await withCellar({ mayRun: true }, async (url, backups) => {
     const { setPassphrase } = await import(pathToFileURL(SERVER_DIST).href);

@@ -17,7 +17,7 @@ async function main() {
   if ((await isAsWritten(file)) === false)
     throw new Plain(`${file} is not as it was written: its sum differs from the one beside it. Take another backup; nothing was changed.`);
   installNpmPackages();
-  buildIfChanged();
+  await buildIfChanged();
   const folder = mkdtempSync(join(tmpdir(), 'hollow-bell-restore-'));
   try {
     await withCellar({ mayRun: false }, async (url, backups) => {

@@ -114,7 +114,7 @@ async function main() {
   requireDatabaseUrl(givenUrl);
   installDebianPackages({ database: givenUrl === undefined, browser: false });
   installNpmPackages();
-  if (!flags.dev) buildIfChanged();
+  if (!flags.dev) await buildIfChanged();
   const data = flags.data ?? process.env.HOLLOW_BELL_DATA ?? DATA_FOLDER;
   const gaveUp = (why) => {
     console.error(`\nHollow Bell: ${why}`);

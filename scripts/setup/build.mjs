@@ -1,5 +1,6 @@
-import { spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { createHash } from 'node:crypto';
+import { once } from 'node:events';
 import { existsSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { brotliCompressSync } from 'node:zlib';
@@ -27,7 +28,7 @@ function compressAssets() {
 }
 
 /** Builds web and server unless what is built came from these very sources. */
-export function buildIfChanged() {
+export async function buildIfChanged() {
   const hash = createHash('sha256');
   for (const name of SOURCES) {
     const path = join(ROOT, name);
@@ -41,12 +42,10 @@ export function buildIfChanged() {
   if (isBuilt) return;
   console.log('Building…');
   for (const workspace of ['web', 'server']) {
-    const built = spawnSync(
-      process.execPath,
-      [join(ROOT, 'node_modules', 'vite', 'bin', 'vite.js'), 'build', workspace, '--logLevel', 'warn'],
-      { stdio: 'inherit', cwd: ROOT },
-    );
-    if (built.status !== 0) throw new Plain(`the ${workspace} part could not be built; what it said stands above.`);
+    const vite = join(ROOT, 'node_modules', 'vite', 'bin', 'vite.js');
+    const building = spawn(process.execPath, [vite, 'build', workspace, '--logLevel', 'warn'], { stdio: 'inherit', cwd: ROOT });
+    const [code] = await once(building, 'exit');
+    if (code !== 0) throw new Plain(`the ${workspace} part could not be built; what it said stands above.`);
   }
   compressAssets();
   writeFileSync(stamp, digest);

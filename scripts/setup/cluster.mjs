@@ -244,19 +244,23 @@ function freePort() {
   });
 }
 
-async function launch({ place, data, who, bin, port }) {
+async function launch({ place, data, who, bin, port, settings: more }) {
   const sockets = place.length <= LONGEST_SOCKET_PATH ? place : '';
   const logFile = join(place, 'postgres.log');
   if (existsSync(logFile)) renameSync(logFile, join(place, 'postgres-before.log'));
   const log = openSync(logFile, 'a', 0o600);
   const identity = who.own ? [] : [`--reuid=${who.uid}`, `--regid=${who.gid}`, '--clear-groups'];
-  const settings = ['-D', data, '-p', String(port), '-c', 'listen_addresses=127.0.0.1', '-c', `unix_socket_directories=${sockets}`];
-  const child = spawn('/usr/bin/setpriv', [...identity, '--pdeathsig=INT', '--', join(bin, 'postgres'), ...settings], {
-    cwd: '/',
-    env: environment,
-    detached: true,
-    stdio: ['ignore', log, log],
-  });
+  const settings = ['listen_addresses=127.0.0.1', `unix_socket_directories=${sockets}`, ...more].flatMap((setting) => ['-c', setting]);
+  const child = spawn(
+    '/usr/bin/setpriv',
+    [...identity, '--pdeathsig=INT', '--', join(bin, 'postgres'), '-D', data, '-p', String(port), ...settings],
+    {
+      cwd: '/',
+      env: environment,
+      detached: true,
+      stdio: ['ignore', log, log],
+    },
+  );
   let exited = false;
   child.once('exit', () => {
     exited = true;
@@ -299,10 +303,11 @@ const STEADY_MS = 60_000;
  * by itself it is started again, at the same address, after growing pauses.
  *
  * @param wanted folder for the cluster
- * @param {{gaveUp?: (why: string) => void, pausesS?: readonly number[]}} [told] `gaveUp` is told when it could not be started again
+ * @param {{gaveUp?: (why: string) => void, pausesS?: readonly number[], settings?: readonly string[]}} [told] `gaveUp` is told when it
+ *   could not be started again; `settings` are PostgreSQL's own, `name=value`
  * @returns {Promise<{url: string, pid: number, state: () => 'running' | 'starting again' | 'stopped', stop: () => Promise<void>}>}
  */
-export async function startCluster(wanted, { gaveUp, pausesS = PAUSES_S } = {}) {
+export async function startCluster(wanted, { gaveUp, pausesS = PAUSES_S, settings = [] } = {}) {
   const bin = postgresBinaries();
   if (bin === null) throw new Plain('PostgreSQL is not installed.');
   const who = runner();
@@ -323,7 +328,7 @@ export async function startCluster(wanted, { gaveUp, pausesS = PAUSES_S } = {}) 
   let port = 0;
   for (let tries = 0; tries < 5 && child === null; tries++) {
     port = await freePort();
-    child = await launch({ place, data, who, bin, port });
+    child = await launch({ place, data, who, bin, port, settings });
   }
   if (child === null) throw new Plain('no free port was found for the database.');
 
@@ -338,7 +343,7 @@ export async function startCluster(wanted, { gaveUp, pausesS = PAUSES_S } = {}) 
       if (state === 'stopped') return;
       try {
         await clearStaleLock(data, place);
-        const next = await launch({ place, data, who, bin, port });
+        const next = await launch({ place, data, who, bin, port, settings });
         if (next === null) continue;
         if (state === 'stopped') next.kill('SIGINT');
         else watchOver(next);

@@ -6,7 +6,7 @@ import { Plain, ROOT } from './paths.mjs';
 
 /** Programs wanted, with the Debian package that brings each. */
 const POSTGRESQL = { debian: 'postgresql', found: () => postgresBinaries() !== null };
-const CHROMIUM = { debian: 'chromium', found: () => existsSync('/usr/bin/chromium') };
+const CHROMIUM = { debian: 'chromium-headless-shell', found: () => existsSync('/usr/bin/chromium-headless-shell') };
 
 /** Folder of PostgreSQL's newest programs on this machine, or null. PG_BIN overrides. */
 export function postgresBinaries() {

@@ -58,7 +58,7 @@ describe('a whole cellar', () => {
     const again = (await bring(empty, file)).body;
     expect(again.brought.every(({ does }) => does === 'is here already')).toBe(true);
     await empty.app.close();
-  }, 120_000);
+  });
 
   it('grows by what was written on elsewhere, and keeps what was changed here', async () => {
     const [home, away] = [await testApp(), await testApp()];

@@ -7,11 +7,13 @@ import type { Batch } from '@hollow-bell/contract';
 import { viewOf } from '@hollow-bell/core/record';
 import { QueryTypes } from 'sequelize';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
+import { postgresTool, writeBackup } from '../../../scripts/setup/backups.mjs';
 import { loadDemoCellar } from '../features/demo/load.ts';
 import { leftBehind, samples } from '../test/leftBehind.ts';
 import { freshDatabase, happened, newBatch, onCluster, pitched, testApp } from '../test/server.ts';
 import { connect } from './connect.ts';
 import { knownSchemas, migratorOf } from './migrate.ts';
+import { restore } from '../main.ts';
 import { restoreCellar } from './restore.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'hollow-bell-backup-'));
@@ -26,6 +28,14 @@ const script = (name: string, file: string, url: string): void => {
   const { status, stderr } = run(name, file, url);
   expect(status, stderr).toBe(0);
 };
+
+/** What the command hands to the program of a backup. */
+async function rowsIn(file: string): Promise<string> {
+  const rows = `${file}.sql`;
+  const read = await postgresTool('pg_restore', ['--data-only', '--schema=public', '--no-owner', `--file=${rows}`, file]);
+  expect(read.isDone, read.said).toBe(true);
+  return rows;
+}
 
 /** Every row of every table of a cellar. */
 async function rowsOf(url: string): Promise<Record<string, unknown[]>> {
@@ -87,7 +97,7 @@ describe('the drill', () => {
       });
       return rows[0]!.there;
     };
-    await vi.waitUntil(isUnderWay, { timeout: 60_000, interval: 5 });
+    await vi.waitUntil(isUnderWay, { timeout: 300_000, interval: 5 });
     child.kill('SIGKILL');
     await gone;
     await full.app.close();
@@ -121,8 +131,8 @@ describe('a backup of a cellar that an earlier program wrote', () => {
       const full = await testApp(restored);
       const other = await newBatch(full, happened(...pitched));
       await full.app.close();
-      script('backup', file, old.url);
-      script('restore', file, restored.url);
+      await writeBackup(old.url, file);
+      await restore(restored.url, await rowsIn(file), () => Promise.resolve());
       const app = await testApp(restored);
       expect((await app.call('GET', `/batches/${other.id}`)).status).toBe(404);
       const { body } = await app.call<Batch>('GET', `/batches/${id}`);

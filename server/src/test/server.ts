@@ -6,6 +6,7 @@ import type { EventContent } from '@hollow-bell/core/record';
 import { MEAN_HONEY } from '@hollow-bell/core/ingredients';
 import { planOf, plannedHoney } from '@hollow-bell/core/must';
 import pg from 'pg';
+import { TEMPLATES, databaseUrl } from '../../../scripts/setup/templates.mjs';
 import { buildApp } from '../app.ts';
 import { readConfig } from '../config.ts';
 import { connect } from '../database/connect.ts';
@@ -23,20 +24,27 @@ export async function onCluster(sql: string): Promise<void> {
   await client.end();
 }
 
+const newName = (): string => `t_${randomUUID().replaceAll('-', '')}`;
+
 /** A fresh, empty database. */
 export async function freshDatabase(): Promise<{ name: string; url: string }> {
-  const name = `t_${randomUUID().replaceAll('-', '')}`;
+  const name = newName();
   await onCluster(`CREATE DATABASE ${name}`);
-  const url = new URL(CLUSTER ?? '');
-  url.pathname = `/${name}`;
-  return { name, url: url.toString() };
+  return { name, url: databaseUrl(CLUSTER ?? '', name) };
+}
+
+/** One with this program's tables in it, and nothing else. */
+async function migratedDatabase(): Promise<{ name: string; url: string }> {
+  const name = newName();
+  await onCluster(`CREATE DATABASE ${name} TEMPLATE ${TEMPLATES.empty}`);
+  return { name, url: databaseUrl(CLUSTER ?? '', name) };
 }
 
 export const NOW = Date.UTC(2026, 5, 15, 12);
 
 /** The app on a migrated database, of its own where none is given, at a fixed time or one that is passed in. */
 export async function testApp(given?: { name: string; url: string }, now = (): number => NOW) {
-  const database = given ?? (await freshDatabase());
+  const database = given ?? (await migratedDatabase());
   const sequelize = connect(database.url);
   await migrate(sequelize);
   const config = readConfig({ host: '127.0.0.1', port: 0, databaseUrl: database.url, logLevel: 'silent', requestsPerMinute: 100_000 });
