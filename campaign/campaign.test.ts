@@ -19,7 +19,7 @@ describe('a short campaign', () => {
     ['many who write the same at once', races, 12],
     ['damaged folders and backups', damaged, 4],
     ['kills', kills, 5],
-  ])('of %s finds no fault', { timeout: 300_000 }, async (_, part, count) => {
+  ])('of %s finds no fault', async (_, part, count) => {
     const { counts, faults } = await asked(part, count);
     expect(faults).toEqual([]);
     expect(Object.values(counts).reduce((sum, each) => sum + each, 0)).toBeGreaterThanOrEqual(count);

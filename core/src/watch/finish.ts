@@ -114,7 +114,7 @@ export function finishOf(ledger: Ledger): Finish {
     if (end === null || !Number.isFinite(fedAt) || sg > end.sg.high + EQUAL_SG) return { ...none, state: 'moving' };
     return { ...none, state: 'waiting', by: 'gravity', provenAt: fedAt + STILL.twoDays * DAY_MS };
   }
-  const isLow = last.sg <= end.sg.high + EQUAL_SG || last.shareGone > 0.98;
+  const isLow = last.sg <= end.sg.high + EQUAL_SG;
   const isWord = ledger.care.staysHereAt !== null && ledger.care.staysHereAt > fedAt;
   if (!isLow && !isWord) return { ...none, state: 'moving', since: stillness.since ?? last };
   const wantsHydrometer = stillness.last === null || !areEqual(stillness.last, last);
