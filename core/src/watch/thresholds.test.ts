@@ -161,11 +161,7 @@ describe('stillness', () => {
 describe('doubts about a reading', () => {
   const live = [...must, ...at(1.07, 5)];
   const doubts = (day: number, payload: { sg?: number; ph?: number }, ...rows: Row[]): string =>
-    doubtsAbout(
-      ledgerOf(...live, ...rows),
-      { tempC: 20, calibrationC: 20, ...payload },
-      START + day * DAY_MS,
-    )
+    doubtsAbout(ledgerOf(...live, ...rows), { tempC: 20, calibrationC: 20, ...payload }, START + day * DAY_MS)
       .map((each) => plainly(each))
       .join(' ');
   holdThresholds([
