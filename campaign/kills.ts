@@ -1,16 +1,14 @@
-/* Writers write while the program, its database or both are killed; what was acknowledged must be there. */
+/* All that a cellar keeps is written while the program, its database or both are killed; what was acknowledged must be there, as it was. */
 import type { ChildProcess } from 'node:child_process';
-import { randomUUID } from 'node:crypto';
 import { chmodSync, existsSync, mkdtempSync, readFileSync, readdirSync, readlinkSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
-import type { Batch } from '@hollow-bell/contract';
-import { chanceOf, counter, pick } from './part.ts';
+import { makersOf } from './makers.ts';
+import { chanceOf, counter, pick, through } from './part.ts';
 import type { Part } from './part.ts';
-import { end, plan, post, start } from './program.ts';
+import { end, start } from './program.ts';
 
-const WRITERS = 4;
 const BACK_WITHIN_MS = 90_000;
 /** A database that dies again and again is given up, with a sentence: that is tested by itself. */
 const MOST_IN_A_ROW = 3;
@@ -52,44 +50,25 @@ const killed = (child: ChildProcess): Promise<unknown> => {
   return gone;
 };
 
-/** One maker: two entries at once, the same again until they are acknowledged. */
-async function writer(addressNow: () => string, batchId: string, acknowledged: Set<string>, isOver: () => boolean): Promise<void> {
-  let seq = 0;
-  while (!isOver()) {
-    const events = [0, 1].map(() => ({ id: randomUUID(), happenedAt: Date.now(), kind: 'note', payload: { text: 'foam' } }));
-    for (;;) {
-      const answer = await post(addressNow(), 'POST', `/batches/${batchId}/events`, { afterSeq: seq, events }).catch(() => null);
-      if (answer?.status === 200) {
-        seq = ((await answer.json()) as { lastSeq: number }).lastSeq;
-        for (const { id } of events) acknowledged.add(id);
-        break;
-      }
-      if (isOver()) return;
-      await wait(100);
-    }
-  }
-}
-
-export const kills: Part = async ({ seed, count, from, say }) => {
+export const kills: Part = async ({ seed, count, from, say, plant }) => {
   const { counts, faults, add, fault } = counter();
   const scratch = mkdtempSync(join(tmpdir(), 'hollow-bell-kills-'));
   chmodSync(scratch, 0o755);
   const data = join(scratch, 'data');
   const port = 30_000 + (process.pid % 2000);
   let program = await start(data, port);
-  const batchIds = Array.from({ length: WRITERS }, () => randomUUID());
-  for (const id of batchIds) await post(program.address, 'POST', '/batches', { id, name: 'Linden', plan });
-  const acknowledged = batchIds.map(() => new Set<string>());
+  const before = await through(plant, program.address);
   let over = false;
-  const writing = batchIds.map((id, i) =>
-    writer(
-      () => program.address,
-      id,
-      acknowledged[i] ?? new Set(),
-      () => over,
-    ),
-  );
-  const total = (): number => acknowledged.reduce((sum, { size }) => sum + size, 0);
+  const asked = {
+    address: () => before.address,
+    isOver: () => over,
+    fault: (what: string) => fault(`${what}: --only kills --seed ${seed}`),
+  };
+  const makers = await makersOf(asked);
+  const writing = makers.map(async (maker) => {
+    while (!over) await maker.write();
+  });
+  const total = (): number => makers.reduce((sum, { written }) => sum + written(), 0);
 
   let streak = 0;
   for (let index = from; index < from + count; index++) {
@@ -99,7 +78,7 @@ export const kills: Part = async ({ seed, count, from, say }) => {
     streak = victim === 'program' || victim === 'all at once' ? 0 : streak + (victim === 'database' ? 1 : 0);
     await wait(100 + 500 * chance());
     const [first, ...others] = await databaseOf(data);
-    const before = total();
+    const atFirst = total();
     if (victim === 'database' || victim === 'all at once') kill(first);
     if (victim === 'backends') others.forEach(kill);
     if (victim === 'program' || victim === 'all at once') {
@@ -108,27 +87,20 @@ export const kills: Part = async ({ seed, count, from, say }) => {
     }
     add(victim);
     const began = Date.now();
-    while (total() < before + 2 && Date.now() - began < BACK_WITHIN_MS) await wait(20);
+    while (total() < atFirst + makers.length && Date.now() - began < BACK_WITHIN_MS) await wait(20);
     if (program.child.exitCode !== null)
       fault(
         `the program ended by itself after ${victim} died, saying “${program.said().slice(-300)}”: --only kills --seed ${seed} --from ${index}`,
       );
-    if (total() < before + 2)
+    if (total() < atFirst + makers.length)
       fault(`nothing is written ${BACK_WITHIN_MS / 1000} s after ${victim} died: --only kills --seed ${seed} --from ${index}`);
-    if ((index - from + 1) % 25 === 0) say(`${index - from + 1} kills, ${total()} entries acknowledged`);
+    if ((index - from + 1) % 25 === 0) say(`${index - from + 1} kills, ${total()} things acknowledged`);
   }
   over = true;
   await Promise.all(writing);
-  for (const [i, id] of batchIds.entries()) {
-    const { events } = (await (await fetch(`${program.address}/api/batches/${id}`)).json()) as Batch;
-    const known = new Set(events.map((event) => event.id));
-    const lost = [...(acknowledged[i] ?? [])].filter((each) => !known.has(each));
-    if (lost.length > 0) fault(`${lost.length} acknowledged entries are lost: --only kills --seed ${seed}`);
-    if (events.some(({ seq }, at) => seq !== at + 1) || events.length % 2 !== 0)
-      fault(`half an entry is on record: --only kills --seed ${seed}`);
-    add('lost', lost.length);
-  }
-  add('entries acknowledged', total());
+  for (const maker of makers) for (const wrong of await maker.check()) fault(`${wrong}: --only kills --seed ${seed}`);
+  add('acknowledged', total());
+  await before.stop();
   await end(program);
   rmSync(scratch, { recursive: true, force: true });
   return { counts, faults };

@@ -1,6 +1,14 @@
 /* What every part of the campaign is told, and what it tells. */
 import { seeded } from '@hollow-bell/core/numerics';
 
+/** A fault that is planted, to see whether the campaign finds it. */
+export interface Plant {
+  /** Stands between the campaign and the program: the address that is asked instead. */
+  between?: (address: string) => Promise<{ address: string; stop: () => Promise<void> }>;
+  /** What is done to the database behind the program's back. */
+  inDatabase?: (databaseUrl: string) => Promise<void>;
+}
+
 interface Told {
   seed: number;
   /** How many tries, and at which to begin. */
@@ -9,7 +17,12 @@ interface Told {
   /** A cluster to make databases on. */
   clusterUrl: string;
   say: (line: string) => void;
+  plant?: Plant;
 }
+
+/** The address itself, or what was planted before it. */
+export const through = (plant: Plant | undefined, address: string): Promise<{ address: string; stop: () => Promise<void> }> =>
+  plant?.between?.(address) ?? Promise.resolve({ address, stop: () => Promise.resolve() });
 
 /** Counts by what they are called; what must be none stands in `faults`, each with what it takes to see it again. */
 export interface Outcome {

@@ -2,43 +2,23 @@
 import { randomUUID } from 'node:crypto';
 import { setTimeout as wait } from 'node:timers/promises';
 import type { Batch } from '@hollow-bell/contract';
-import { honeyComposition } from '@hollow-bell/core/ingredients';
+import { ask as send, faultIn } from './answers.ts';
 import { freshDatabase, serverOn } from './cellar.ts';
+import { honeyLot } from './lots.ts';
 import { chanceOf, counter, pick } from './part.ts';
 import type { Part } from './part.ts';
 import { plan } from './program.ts';
 
 const MOST_WRITERS = 20;
-const lot = (id: string) => ({
-  id,
-  name: 'linden avenue',
-  stockG: 5000,
-  pricePerKg: null,
-  expiresOn: null,
-  note: '',
-  putAway: false,
-  detail: { kind: 'ingredient', family: 'honey', makes: 'honey', composition: honeyComposition(0.171, 0.032), sugarSpread: 0 },
-});
 const RACES = ['lot', 'lots in two orders', 'recipe', 'batch', 'entries', 'splits', 'blends both ways'] as const;
 
 export const races: Part = async ({ seed, count, from, clusterUrl }) => {
   const { counts, faults, add, fault } = counter();
   const databaseUrl = await freshDatabase(clusterUrl);
   const servers = [await serverOn(databaseUrl), await serverOn(databaseUrl)];
-  const ask = async (method: string, path: string, body: object, writer: number): Promise<number | 'no answer'> => {
-    try {
-      const init = {
-        method,
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify(body),
-        signal: AbortSignal.timeout(25_000),
-      };
-      const answer = await fetch(`${servers[writer % servers.length]?.address ?? ''}/api${path}`, init);
-      await answer.arrayBuffer();
-      return answer.status;
-    } catch {
-      return 'no answer';
-    }
+  const ask = async (method: string, path: string, body: object, writer: number): Promise<{ status: string; fault: string | null }> => {
+    const ended = await send(servers[writer % servers.length]?.address ?? '', method, path, body);
+    return { status: typeof ended === 'string' ? ended : String(ended.status), fault: faultIn(ended) };
   };
   const read = async (id: string): Promise<Batch> =>
     (await (await fetch(`${servers[0]?.address ?? ''}/api/batches/${id}`)).json()) as Batch;
@@ -65,12 +45,12 @@ export const races: Part = async ({ seed, count, from, clusterUrl }) => {
     const [one, two] = [randomUUID(), randomUUID()];
     const batches = race === 'entries' || race === 'splits' || race === 'blends both ways' ? [await newBatch(), await newBatch()] : [];
     const [first = '', second = ''] = batches;
-    const write = (i: number): Promise<number | 'no answer'> => {
+    const write = (i: number): ReturnType<typeof ask> => {
       switch (race) {
         case 'lot':
-          return ask('PUT', `/shelf/${one}`, { item: lot(one), afterVersion: 0 }, i);
+          return ask('PUT', `/shelf/${one}`, { item: honeyLot(one), afterVersion: 0 }, i);
         case 'lots in two orders':
-          return ask('POST', '/shelf/import', { items: i % 2 === 0 ? [lot(one), lot(two)] : [lot(two), lot(one)] }, i);
+          return ask('POST', '/shelf/import', { items: i % 2 === 0 ? [honeyLot(one), honeyLot(two)] : [honeyLot(two), honeyLot(one)] }, i);
         case 'recipe':
           return ask(
             'PUT',
@@ -114,12 +94,13 @@ export const races: Part = async ({ seed, count, from, clusterUrl }) => {
               );
       }
     };
-    const statuses = await Promise.all(Array.from({ length: writers }, (_, i) => write(i)));
+    const ended = await Promise.all(Array.from({ length: writers }, (_, i) => write(i)));
+    const statuses = ended.map(({ status }) => status);
     const again = `--only races --seed ${seed} --from ${index}`;
-    for (const status of statuses) add(String(status));
-    if (statuses.some((status) => status === 500 || status === 'no answer')) fault(`${race}: ${statuses.join(' ')}: ${again}`);
-    if (!statuses.includes(200)) fault(`${race}: nobody could write: ${statuses.join(' ')}: ${again}`);
-    if (race === 'entries' && statuses.filter((status) => status === 200).length !== 1) fault(`two wrote after one entry: ${again}`);
+    for (const status of statuses) add(status);
+    for (const { fault: found } of ended) if (found !== null) fault(`${race}: ${found}: ${again}`);
+    if (!statuses.includes('200')) fault(`${race}: nobody could write: ${statuses.join(' ')}: ${again}`);
+    if (race === 'entries' && statuses.filter((status) => status === '200').length !== 1) fault(`two wrote after one entry: ${again}`);
     for (const id of batches) {
       const { events } = await read(id);
       if (events.some(({ seq }, at) => seq !== at + 1)) fault(`${race}: the record has a gap: ${again}`);

@@ -7,12 +7,13 @@ import { BODIES } from '@hollow-bell/contract/bodies';
 import type { Shape } from '@hollow-bell/core/quantities';
 import { fitting } from '@hollow-bell/core/testing';
 import fc from 'fast-check';
+import { HANGS_MS, faultIn } from './answers.ts';
+import type { Ended } from './answers.ts';
 import { freshDatabase, serverOn } from './cellar.ts';
-import { chanceOf, counter, pick } from './part.ts';
+import { chanceOf, counter, pick, through } from './part.ts';
 import type { Part } from './part.ts';
 
 const AT_ONCE = 16;
-const HANGS_MS = 20_000;
 const SAMPLES = 40;
 
 const HOSTILE: readonly unknown[] = [
@@ -148,19 +149,23 @@ function drawn(seed: number, index: number, batchIds: readonly string[]): Sent {
   };
 }
 
-function send(port: number, agent: Agent, { method, path, headers, body }: Sent): Promise<number | 'no answer' | 'cut off'> {
+function send(port: number, agent: Agent, { method, path, headers, body }: Sent): Promise<Ended> {
   return new Promise((resolve) => {
     const asked = request(
       { host: '127.0.0.1', port, agent, method, path, headers: { host: `localhost:${port}`, ...latin(headers) } },
       (response) => {
-        response.resume().once('close', () => end(response.statusCode ?? 0));
+        let text = '';
+        response.setEncoding('utf8').on('data', (chunk: string) => (text += chunk));
+        response.once('end', () => end({ status: response.statusCode ?? 0, retryAfter: response.headers['retry-after'] ?? null, text }));
+        // Closed before its end: what was to follow never came.
+        response.once('close', () => end('cut off'));
       },
     );
     const late = setTimeout(() => {
       end('no answer');
       asked.destroy();
     }, HANGS_MS);
-    const end = (how: number | 'no answer' | 'cut off'): void => {
+    const end = (how: Ended): void => {
       clearTimeout(late);
       resolve(how);
     };
@@ -173,10 +178,11 @@ function send(port: number, agent: Agent, { method, path, headers, body }: Sent)
 const latin = (headers: Record<string, string>): Record<string, string> =>
   Object.fromEntries(Object.entries(headers).map(([name, value]) => [name, Buffer.from(value, 'utf8').toString('latin1')]));
 
-export const requests: Part = async ({ seed, count, from, clusterUrl, say }) => {
+export const requests: Part = async ({ seed, count, from, clusterUrl, say, plant }) => {
   const { counts, faults, add, fault } = counter();
   const running = await serverOn(await freshDatabase(clusterUrl));
-  const port = Number(new URL(running.address).port);
+  const before = await through(plant, running.address);
+  const port = Number(new URL(before.address).port);
   const agent = new Agent({ keepAlive: true, maxSockets: AT_ONCE });
   const [sample] = samplesOf('createBatch', seed);
   const batchIds = Array.from({ length: 4 }, () => randomUUID());
@@ -189,17 +195,18 @@ export const requests: Part = async ({ seed, count, from, clusterUrl, say }) => 
     while (next < from + count) {
       const index = next++;
       const sent = drawn(seed, index, batchIds);
-      const status = await send(port, agent, sent);
-      add(typeof status === 'number' ? `${Math.floor(status / 100)}xx` : status);
-      if (status === 500 || status === 'no answer')
-        fault(`${status} for ${sent.method} ${sent.path}: --only requests --seed ${seed} --from ${index}`);
+      const ended = await send(port, agent, sent);
+      add(typeof ended === 'string' ? ended : `${Math.floor(ended.status / 100)}xx`);
+      const found = faultIn(ended);
+      if (found !== null) fault(`${found} for ${sent.method} ${sent.path}: --only requests --seed ${seed} --from ${index} --count 1`);
       if ((index - from + 1) % 20_000 === 0) say(`${index - from + 1} requests`);
     }
   };
   await Promise.all(Array.from({ length: AT_ONCE }, work));
   const alive = await send(port, agent, { method: 'GET', path: '/api/health', headers: {}, body: undefined });
-  if (alive !== 200) fault(`it does not answer any more: ${alive}`);
+  if (typeof alive === 'string' || alive.status !== 200) fault('it does not answer any more');
   agent.destroy();
+  await before.stop();
   await running.stop();
   return { counts, faults };
 };

@@ -1,0 +1,1 @@
+export declare function runningUrl(folder: string): string | null;
