@@ -1,6 +1,5 @@
 import type { Locator, Page } from '@playwright/test';
 import { expect } from './cellar.ts';
-import { choose, type } from './typing.ts';
 
 /** How a maker works the page: what is pressed, written and chosen, and by nothing else. */
 export interface Hand {
@@ -8,12 +7,6 @@ export interface Hand {
   write: (field: Locator, text: string) => Promise<void>;
   choose: (list: string, line: string) => Promise<void>;
 }
-
-export const byMouse = (page: Page): Hand => ({
-  press: (target) => target.click(),
-  write: type,
-  choose: (list, line) => choose(page, list, line),
-});
 
 export const byTouch = (page: Page): Hand => ({
   press: (target) => target.tap(),

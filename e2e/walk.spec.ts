@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from './cellar.ts';
 import type { Cellar } from './startCellar.ts';
-import { byKeys, byMouse, byTouch } from './hands.ts';
+import { byKeys, byTouch } from './hands.ts';
 import type { Hand } from './hands.ts';
 
 const DAY_MS = 86_400_000;
@@ -157,11 +157,7 @@ async function walk(page: Page, emptyCellar: Cellar, hand: Hand): Promise<void> 
   await expect(page.getByRole('link', { name: /Walked linden.*bottled/ })).toBeVisible();
 }
 
-test('a traditional mead from honey to bottle, by the published numbers', async ({ page, emptyCellar }) => {
-  await walk(page, emptyCellar, byMouse(page));
-});
-
-test('the whole of it by keyboard alone', async ({ page, emptyCellar }) => {
+test('a traditional mead from honey to bottle, by the published numbers and the keyboard alone', async ({ page, emptyCellar }) => {
   await walk(page, emptyCellar, byKeys(page));
 });
 

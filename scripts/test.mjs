@@ -26,6 +26,7 @@ async function runPart(part, { scratch, clusterUrl }) {
     env: {
       ...process.env,
       NODE_NO_WARNINGS: '1',
+      NO_COLOR: '1',
       HOLLOW_BELL_E2E_REPORT: report,
       ...(clusterUrl === undefined ? {} : { HOLLOW_BELL_TEST_CLUSTER: clusterUrl }),
     },

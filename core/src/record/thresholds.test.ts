@@ -2,8 +2,10 @@ import { describe } from 'vitest';
 import { honey, reading, water, yeast } from '../testing/examples.ts';
 import { holdThresholds } from '../testing/thresholds.ts';
 import { requireVolume } from './believed.ts';
+import { checkEvents } from '../check/index.ts';
+import { HOUR_MS } from '../quantities/index.ts';
 import { guardNeeded } from './guard.ts';
-import { eventsAt, fold, viewOf } from './index.ts';
+import { eventsAt, fold, mayBeSo, viewOf } from './index.ts';
 import type { EventContent, Ledger } from './index.ts';
 
 const START = Date.UTC(2026, 1, 2, 10);
@@ -90,4 +92,32 @@ describe('what can be believed', () => {
     }
   };
   holdThresholds([['UNSEEN_L', (moreL) => isBelieved(thereL + moreL), [0.0049, true], [0.0051, false]]]);
+});
+
+describe('what is made of entries', () => {
+  const jump = (c: number, hours: number): boolean =>
+    ledgerOf(...must, [48, { kind: 'reading', payload: { tempC: 18 } }], [48 + hours, reading(1.08, 18 + c)]).history.temps.at(-1)!.tempC >
+    18;
+  const mayBe = (up: number): boolean => mayBeSo({ verdict: 'unexplained', sg: 1.05 + up, expectedSg: 1.05 });
+  const each = (allG: number): boolean => {
+    const event: EventContent = {
+      kind: 'bottling',
+      payload: {
+        bottles: [{ sizeMl: 500, count: 8, kind: 'new beer', closure: 'crown cap', primeG: 3 }],
+        prime: { what: 'sucrose', name: 'sugar', massG: allG, where: 'each', volumeL: 4, warmestC: 20 },
+      },
+    };
+    try {
+      checkEvents(eventsAt(START, dry), [{ ...event, id: 'new', happenedAt: START + 900 * HOUR_MS }], START + 901 * HOUR_MS);
+      return true;
+    } catch {
+      return false;
+    }
+  };
+  holdThresholds([
+    ['JUMP.byC', (c) => jump(c, 10), [7.9, true], [8.1, false]],
+    ['JUMP.withinH', (hours) => jump(9, hours), [47.9, false], [48.1, true]],
+    ['SCATTER_SG', mayBe, [0.0059, true], [0.0061, false]],
+    ['EACH_SLACK', each, [27, true], [27.5, false]],
+  ]);
 });
