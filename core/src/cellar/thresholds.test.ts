@@ -4,7 +4,7 @@ import { eventsAt, fold } from '../record/index.ts';
 import type { ClosureId, Drinks, EventContent, Ledger } from '../record/index.ts';
 import { berries, honey, reading, water, yeast } from '../testing/examples.ts';
 import { holdThresholds } from '../testing/thresholds.ts';
-import { compareBatches, windowOf } from './index.ts';
+import { compareBatches, ripenessOf, windowOf } from './index.ts';
 import { paceOf } from './pace.ts';
 
 const START = Date.UTC(2025, 1, 2, 10);
@@ -103,5 +103,11 @@ describe('when to drink it', () => {
     ['TELLS.abv', (off) => differs(dry(0.994 + off, 19)), [0.0021, []], [0.0023, ['ended']]],
     ['TELLS.degrees', (c) => differs(dry(0.994, 19 + c)), [1.4, []], [1.6, ['warmth']]],
     ['TELLS.days', (days) => differs(dry(0.994, 19, days)), [1.9, []], [2.1, ['took']]],
+    [
+      'SOON_DAYS',
+      (days) => ripenessOf({ window: window(middle), left: 6 }, START + BOTTLED_DAY * DAY_MS + 30 * MONTH_DAYS * DAY_MS - days * DAY_MS),
+      [56.1, 'drink'],
+      [55.9, 'fading'],
+    ],
   ]);
 });

@@ -35,6 +35,15 @@ const into = (liters: number): EventContent => ({
 });
 const dry: Row[] = [...live, ...[20, 27, 34].map((day): Row => [24 * day, reading(0.991, 20)])];
 
+/** A gram of sucrose in each of 4 L makes 0.26 volumes. */
+const primed = (massG: number): EventContent => ({
+  kind: 'bottling',
+  payload: {
+    bottles: [{ sizeMl: 500, count: 8, kind: 'new beer', closure: 'crown cap' }],
+    prime: { what: 'sucrose', name: 'sugar', massG, where: 'bulk', volumeL: 4, warmestC: 20 },
+  },
+});
+
 describe('what is asked before it is written', () => {
   holdThresholds([
     ['SPOILS_ABOVE_PH', (ph) => asks(60, { kind: 'reading', payload: { ph } }, ...live), [3.8, ''], [3.81, /spoils easily/]],
@@ -78,5 +87,6 @@ describe('what is asked before it is written', () => {
       [sg - 0.0035, /^1\.0\d\d becomes/],
       [sg - 0.0045, /^0\.\d % vol becomes/],
     ],
+    ['LEAST_MADE', (grams) => asks(1200, primed(grams), ...dry), [2.4, ''], [2.2, /next to nothing/]],
   ]);
 });

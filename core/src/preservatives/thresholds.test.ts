@@ -1,7 +1,9 @@
 import { describe } from 'vitest';
 import { holdThresholds } from '../testing/thresholds.ts';
 import {
+  MOLECULAR_TARGET,
   fadedSo2MgPerL,
+  so2ToAddMgPerL,
   freeSo2NeededMgPerL,
   metabisulfiteG,
   potassiumSorbateG,
@@ -50,5 +52,19 @@ describe('sulfite and sorbate', () => {
       [51, false],
     ],
     ['SO2_HALF_LIFE_DAYS', (days) => to(2, fadedSo2MgPerL(40, days, 120)), [60, 28.28], [120, 20]],
+    [
+      'the bound share',
+      (share) => {
+        try {
+          return so2ToAddMgPerL(30, 0, share) > 0;
+        } catch {
+          return false;
+        }
+      },
+      [0.95, true],
+      [0.951, false],
+    ],
+    ['MOLECULAR_TARGET.dry', (factor) => MOLECULAR_TARGET.dry * factor, [1, 0.5], [2, 1]],
+    ['MOLECULAR_TARGET.sweet', (factor) => MOLECULAR_TARGET.sweet * factor, [1, 0.8], [2, 1.6]],
   ]);
 });

@@ -114,10 +114,21 @@ describe('what is made of entries', () => {
       return false;
     }
   };
+  const mayRack = (share: number): boolean => {
+    const event: EventContent = { kind: 'rack', payload: { volumeL: share * volumeL } };
+    try {
+      checkEvents(eventsAt(START, dry), [{ ...event, id: 'new', happenedAt: START + 900 * HOUR_MS }], START + 901 * HOUR_MS);
+      return true;
+    } catch {
+      return false;
+    }
+  };
   holdThresholds([
     ['JUMP.byC', (c) => jump(c, 10), [7.9, true], [8.1, false]],
     ['JUMP.withinH', (hours) => jump(9, hours), [47.9, false], [48.1, true]],
     ['SCATTER_SG', mayBe, [0.0059, true], [0.0061, false]],
     ['EACH_SLACK', each, [27, true], [27.5, false]],
+    ['VOLUME_SLACK', (share) => mayRack(share), [1.09, true], [1.11, false]],
+    ['LEAST_SUGAR_G of a guard', (grams) => dosed(1, [900, honey(grams)]).history.unsweetened !== null, [1.2, false], [1.3, true]],
   ]);
 });
