@@ -1,10 +1,11 @@
 import { describe } from 'vitest';
 import { HOUR_MS } from '../quantities/index.ts';
+import { viewOf } from '../record/index.ts';
 import type { EventContent, Ledger } from '../record/index.ts';
 import { EXAMPLE_PRACTICE, MIXED_AT, exampleBatch } from '../testing/exampleBatch.ts';
 import type { Happening } from '../testing/exampleBatch.ts';
 import { holdThresholds } from '../testing/thresholds.ts';
-import { doseFor, feedingPlanOf, smellCauses, smellsOfSulfur } from './index.ts';
+import { doseFor, feedingNow, feedingPlanOf, smellCauses, smellsOfSulfur } from './index.ts';
 import type { SmellCause } from './index.ts';
 
 const at = (...more: Happening[]): Ledger => exampleBatch('allround', ...more);
@@ -18,6 +19,13 @@ const organic = (massG: number, dose?: number): EventContent => ({
 });
 const read = (tempC: number): Happening => [20, { kind: 'reading', payload: { tempC } }];
 const { low, high } = { low: 15, high: 25 };
+
+/** What the next dose has grown by to make up for those that were missed. */
+function grown(hour: number): number {
+  const ledger = at();
+  const next = feedingNow(plan, ledger, MIXED_AT + hour * HOUR_MS).doses.find(({ state }) => state === 'due')!;
+  return next.parts[0]!.massG / (next.dose.parts[0]!.gPerL * viewOf(ledger)!.volumeL);
+}
 
 describe('feeding', () => {
   holdThresholds([
@@ -36,5 +44,7 @@ describe('feeding', () => {
       [5.9, 1],
       [6.1, 2],
     ],
+    ['SHORT_SHARE', (grams) => cause('nitrogen', 60, [26, organic(grams, 1)]), [28, 'blamed'], [29, 'cleared']],
+    ['MOST_GROWTH', (hour) => Number(grown(hour).toFixed(2)), [50, 1.41], [75, 1.5]],
   ]);
 });

@@ -5,7 +5,11 @@ import { eventsAt, fold, sgAtShare, viewOf } from '../record/index.ts';
 import type { EventContent, Ledger } from '../record/index.ts';
 import { honey, reading, water, yeast } from '../testing/examples.ts';
 import { point } from '../testing/readingPoint.ts';
+import { courseOf, feedingPlanOf } from '../feed/index.ts';
+import { EXAMPLE_PRACTICE, exampleBatch } from '../testing/exampleBatch.ts';
+import type { Happening } from '../testing/exampleBatch.ts';
 import { holdThresholds } from '../testing/thresholds.ts';
+import { readingGapH } from './readingGap.ts';
 import { lineBut, levelStretches } from './line.ts';
 import { stillnessOf } from './stillness.ts';
 import { doubtsAbout, expectedEnd, finishOf, glassAlarm, stateOf, wantsFreshYeast, whyNotBottle, whyNotPrime } from './index.ts';
@@ -210,5 +214,25 @@ describe('gas and what stands', () => {
       [168.1, /nobody has looked since/],
     ],
     ['EQUAL_SG in bottles', opened, [0.0019, ''], [0.0021, /less than when it was bottled/]],
+  ]);
+});
+
+describe('when to read it again', () => {
+  const gap = (...more: Happening[]): number => {
+    const ledger = exampleBatch('allround', ...more);
+    return readingGapH(courseOf(feedingPlanOf(ledger, EXAMPLE_PRACTICE)!, ledger));
+  };
+  const fast: Happening[] = [
+    [24, reading(1.085, 20)],
+    [48, reading(1.05, 20)],
+  ];
+  const slow: Happening[] = [
+    [100, reading(1.1, 20)],
+    [300, reading(1.085, 20)],
+    [600, reading(1.07, 20)],
+  ];
+  holdThresholds([
+    ['GAP_H', (pace) => gap(...(pace === 0 ? slow : fast)), [0, 168], [1, 36]],
+    ['FIRST_GAP_H', (isRead) => gap(...(isRead === 0 ? [] : fast)), [0, 60], [1, 36]],
   ]);
 });
