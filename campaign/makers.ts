@@ -251,7 +251,7 @@ async function pictures(asked: Asked): Promise<Maker> {
   };
 }
 
-/** Liquid that goes from one to the other and back: nothing of it may be lost or stand twice. */
+/** Liquid that goes from one to the other and back: each giving and taking stands in the records. Volumes are not summed. */
 async function liquid(asked: Asked): Promise<Maker> {
   const parentId = await newBatch(asked, 'Liquid');
   const poured = POURED.map(({ kind, payload }) => entry(kind, payload));

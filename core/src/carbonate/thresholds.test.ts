@@ -7,7 +7,6 @@ import {
   gasFan,
   gasStyleOf,
   holdsOf,
-  kegPressureBar,
   mostVolumesFor,
   residualCo2Volumes,
   volumesMade,
@@ -57,12 +56,6 @@ describe('gas', () => {
     ['tempC < 15', (c) => carbonateDays(c)!.value, [14.9, 42], [15.1, 21]],
     ['tempC < 18', (c) => carbonateDays(c)!.value, [17.9, 21], [18.1, 14]],
     ['PSI_PER_BAR', (bar) => Math.round(100 * psiOf(bar)) / 100, [1, 14.5], [2, 29.01]],
-    [
-      'ATM_BAR',
-      (factor) => Math.round(1000 * (kegPressureBar(2 * factor, 10) - kegPressureBar(factor, 10))) / 1000 > 0,
-      [1, true],
-      [2, true],
-    ],
     ['TABLE_C', (i) => forceTable(2.5, 0)[i]!.tempC, [0, 2], [5, 20]],
     ['PRIMING_CO2.sucrose', (g) => Math.round(1000 * volumesMade({ kind: 'sucrose' }, g)) / 1000, [4, 1.041], [8, 2.081]],
     [

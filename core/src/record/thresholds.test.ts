@@ -129,6 +129,5 @@ describe('what is made of entries', () => {
     ['SCATTER_SG', mayBe, [0.0059, true], [0.0061, false]],
     ['EACH_SLACK', each, [27, true], [27.5, false]],
     ['VOLUME_SLACK', (share) => mayRack(share), [1.09, true], [1.11, false]],
-    ['LEAST_SUGAR_G of a guard', (grams) => dosed(1, [900, honey(grams)]).history.unsweetened !== null, [1.2, false], [1.3, true]],
   ]);
 });
