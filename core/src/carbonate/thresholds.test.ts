@@ -1,16 +1,7 @@
 import { describe } from 'vitest';
 import { holdThresholds } from '../testing/thresholds.ts';
 import { psiOf } from './keg.ts';
-import {
-  carbonateDays,
-  forceTable,
-  gasFan,
-  gasStyleOf,
-  holdsOf,
-  mostVolumesFor,
-  residualCo2Volumes,
-  volumesMade,
-} from './index.ts';
+import { carbonateDays, forceTable, gasFan, gasStyleOf, holdsOf, mostVolumesFor, residualCo2Volumes, volumesMade } from './index.ts';
 import { pressureIn } from './inGlass.ts';
 
 /** 2.8 volumes planned in 5.65 L. */
