@@ -4,7 +4,8 @@ import { forecast, forecastInputOf } from '@hollow-bell/core/course';
 import { HOUR_MS } from '@hollow-bell/core/quantities';
 import { fold } from '@hollow-bell/core/record';
 import type { StallCauseId } from '@hollow-bell/core/record';
-import { finishOf, rankCauses, stallEvidence, stallVerdict } from '@hollow-bell/core/watch';
+import { finishOf } from '@hollow-bell/core/glass';
+import { rankCauses, stallEvidence, stallVerdict } from '@hollow-bell/core/watch';
 import { yeastType } from '@hollow-bell/core/yeast';
 
 const DAY = 24;

@@ -4,7 +4,7 @@ import { isDeepStrictEqual } from 'node:util';
 import type { Batch, Standing } from '@hollow-bell/contract';
 import { fold } from '@hollow-bell/core/record';
 import { anyHappening } from '@hollow-bell/core/testing';
-import { glassAlarm } from '@hollow-bell/core/watch';
+import { glassAlarm } from '@hollow-bell/core/glass';
 import fc from 'fast-check';
 import pg from 'pg';
 import { freshDatabase, serverOn } from './cellar.ts';

@@ -50,12 +50,17 @@ test('a mead whose past nobody wrote goes from “0.999, about a gallon, tastes 
     await read(page, 8, '0.998 68f');
     await read(page, 15, '0.998 68f');
     await onDay(page, 16, 'bottle');
-    await expect(page.locator('[data-test=no-bottling]')).toContainText('four weeks');
+    await expect(page.locator('[data-test=no-bottling]')).toContainText('above where it should stop');
   });
 
-  await test.step('after four it is bottled, and what was a guess still says so', async () => {
+  await test.step('after four more, and by its maker’s word, it is worth a question, and what was a guess still says so', async () => {
     await read(page, 29, '0.998 68f');
-    await onDay(page, 30, 'bottle');
+    await read(page, 37, '0.998 68f');
+    await onDay(page, 38, 'bottle');
+    await page.getByRole('button', { name: 'It stays here' }).click();
+    await expect(page.getByText('Written:')).toBeVisible();
+    await expect(page.locator('[data-test=no-bottling]')).toContainText('Is it to be bottled as it is?');
+    await page.getByRole('button', { name: 'Yes, it goes into glass' }).click();
     await page.getByRole('button', { name: 'as many as fit' }).first().click();
     await page.getByRole('button', { name: /^Bottled \d/ }).click();
     await expect(page.locator('.log')).toContainText(/bottled 4 × 25\.4\sUS\sfl\soz/);

@@ -26,14 +26,21 @@ export const byTouch = (page: Page): Hand => ({
 
 const MOST_TABS = 250;
 
-/** The keyboard alone: everything is gone to by Tab, from wherever the focus stands. */
+/** The keyboard alone: everything is gone to by Tab, or back to by Shift and Tab, from wherever the focus stands. */
 export function byKeys(page: Page): Hand {
   const hasFocus = (target: Locator): Promise<boolean> => target.evaluate((element) => element === document.activeElement);
+  const liesBefore = (target: Locator): Promise<boolean> =>
+    target.evaluate(
+      (element) =>
+        document.activeElement !== document.body &&
+        ((document.activeElement?.compareDocumentPosition(element) ?? 0) & Node.DOCUMENT_POSITION_PRECEDING) !== 0,
+    );
   async function reach(target: Locator): Promise<void> {
     await target.waitFor();
+    const step = (await liesBefore(target)) ? 'Shift+Tab' : 'Tab';
     for (let i = 0; i < MOST_TABS; i++) {
       if (await hasFocus(target)) return;
-      await page.keyboard.press('Tab');
+      await page.keyboard.press(step);
     }
     throw new Error(`Tab does not reach ${String(target)}`);
   }

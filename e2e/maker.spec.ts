@@ -156,7 +156,7 @@ test('honey fed to the yeast knowingly is written, and keeps the bottles shut', 
   await page.getByRole('button', { name: 'Feed the yeast with it, under an airlock' }).click();
   await expect(page.getByText('Written: stirred in')).toBeVisible();
   await page.getByRole('link', { name: /^Bottle/ }).click();
-  await expect(page.locator('[data-test=no-bottling]')).toContainText('not stabilized');
+  await expect(page.locator('[data-test=no-bottling]')).toContainText('was not read since sugar went in');
 });
 
 test('a planned batch keeps its new name with its plan', async ({ page, demoCellar }) => {

@@ -137,7 +137,7 @@ async function walk(page: Page, emptyCellar: Cellar, hand: Hand): Promise<void> 
     await onDay(page, 43, 'watch');
     await dip(page, '1.010 20c');
     await onDay(page, 43.1, 'bottle');
-    await expect(page.locator('[data-test=no-bottling]')).toContainText('One reading since the honey proves nothing');
+    await expect(page.locator('[data-test=no-bottling]')).toContainText('shows only that it was stirred');
     await onDay(page, 45, 'watch');
     await dip(page, '1.010 20c');
   });

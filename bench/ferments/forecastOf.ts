@@ -3,7 +3,7 @@ import type { Forecast } from '@hollow-bell/core/course';
 import { gravityAlong } from '@hollow-bell/core/forecast';
 import { fold } from '@hollow-bell/core/record';
 import type { Ranged } from '@hollow-bell/core/quantities';
-import { expectedEnd } from '@hollow-bell/core/watch';
+import { expectedEnd } from '@hollow-bell/core/glass';
 import { announcedOf, eventsOf, momentOfHour } from './given.ts';
 import type { Given } from './given.ts';
 

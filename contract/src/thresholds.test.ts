@@ -10,7 +10,6 @@ const bottle = (sizeMl: number, kind?: string): boolean =>
 
 describe('what may be sent', () => {
   holdThresholds([
-    ['LEAST_KEG_ML', (ml) => bottle(ml, 'keg'), [1899, false], [1901, true]],
     ['sizeMl <= 20_000', (ml) => bottle(ml), [20_000, true], [20_001, false]],
     ['CORE_C.low', (tempC) => takes('heat', { tempC, minutes: 10 }), [29.9, false], [30, true]],
     ['CORE_C.high', (tempC) => takes('heat', { tempC, minutes: 10 }), [100, true], [100.1, false]],

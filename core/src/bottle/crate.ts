@@ -3,7 +3,7 @@ import type { Bubbling, Holds } from '../carbonate/index.ts';
 import type { BottleRow } from '../record/index.ts';
 import { Refusal, bottleMl, say, volumeL as liters } from '../quantities/index.ts';
 import type { Immutable, Sentence } from '../quantities/index.ts';
-import { whyBarred } from '../watch/index.ts';
+import { whyBarred } from '../glass/index.ts';
 import { planBottles } from './plan.ts';
 
 /** Two measures of a full vessel differ by this share at most (our estimate). */

@@ -2,7 +2,7 @@ import { gasFan, pressureIn, primingDose, residualCo2Volumes, volumesMade } from
 import type { GasFan, PrimingSugar } from '../carbonate/index.ts';
 import type { Ledger } from '../record/index.ts';
 import type { Ranged } from '../quantities/index.ts';
-import { bubblingOf } from '../watch/index.ts';
+import { bubblingOf } from '../glass/index.ts';
 
 export interface PrimeWanted {
   volumes: number;

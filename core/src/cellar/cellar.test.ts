@@ -26,7 +26,7 @@ const fruity = mead(1300, 0.994, [0, berries(900)]);
 const weak = mead(700, 0.996);
 const bottles = (count: number, closure?: ClosureId): EventContent => ({
   kind: 'bottling',
-  payload: { bottles: [{ sizeMl: 750, count, kind: 'wine', ...(closure === undefined ? {} : { closure }) }] },
+  payload: { bottles: [{ sizeMl: 750, count, kind: 'wine', ...(closure === undefined ? {} : { closure }) }], word: 'It rests there. Yes.' },
 });
 const out = (end: 'opened' | 'given' | 'burst', count = 1): EventContent => ({ kind: 'bottleOut', payload: { count, end } });
 const tasted = (drinks?: Drinks): EventContent => ({

@@ -1,5 +1,5 @@
 import { fedTold } from './told.ts';
-import { finishOf } from '../watch/index.ts';
+import { finishOf } from '../glass/index.ts';
 import { honeysPoured, meadBottled, othersPoured, tempsSincePitch, viewOf } from '../record/index.ts';
 import type { Ledger } from '../record/index.ts';
 import { DAY_MS, abvPct, degrees, gravity, hours, massG, say, tempC, volumeL } from '../quantities/index.ts';
@@ -39,7 +39,7 @@ function daysToEnd(ledger: Ledger): number | null {
   const mead = meadBottled(ledger) ?? ledger;
   const { pitch } = mead.history;
   const { state, since } = finishOf(mead);
-  return pitch === null || since === null || state === 'moving' ? null : (since.at - pitch.at) / DAY_MS;
+  return pitch === null || since === null || state === 'moving' ? null : (since - pitch.at) / DAY_MS;
 }
 
 /** Differences of less than this are told of nobody: what two readings of one thing differ by (our estimates). */

@@ -9,7 +9,14 @@ export interface StandingBottle {
   to?: string;
 }
 
-const IS: Record<BottleEnd, StandingBottle['is']> = { opened: 'drunk', given: 'given', broken: 'gone', burst: 'gone', leaked: 'gone' };
+const IS: Record<BottleEnd, StandingBottle['is']> = {
+  opened: 'drunk',
+  given: 'given',
+  broken: 'gone',
+  burst: 'gone',
+  gushed: 'gone',
+  leaked: 'gone',
+};
 
 export interface Pace {
   /** Between two bottles, ms. */

@@ -5,7 +5,7 @@ import { bottlesLeft, colorsOf, meadBottled, viewOf } from '../record/index.ts';
 import type { BottleRow, Ledger, Tasting } from '../record/index.ts';
 import { DAY_MS } from '../quantities/index.ts';
 import type { Immutable } from '../quantities/index.ts';
-import { glassAlarm } from '../watch/index.ts';
+import { glassAlarm } from '../glass/index.ts';
 import { bottlesIn } from './count.ts';
 import { bottlesAlong, paceOf } from './pace.ts';
 import type { Pace, StandingBottle } from './pace.ts';

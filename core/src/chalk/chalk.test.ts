@@ -226,7 +226,7 @@ describe('a verdict', () => {
   it('says the worst first: what burst, and why the cellar would have refused it', () => {
     const verdict = judgeRun(PLAIN, withMore({ hour: 8 * DAY, does: 'bottle' }), 60 * DAY, null);
     expect(verdict.judged[0]!.weight).toBe('stop');
-    expect(plainly(verdict.judged[0]!.sentence)).toMatch(/In the cellar this is refused/);
+    expect(plainly(verdict.judged[0]!.sentence)).toMatch(/The cellar offers no bottle here/);
     expect(verdict.trouble).toBeNull();
   });
 

@@ -2,7 +2,7 @@ import { co2FromSugarVolumes, containerOf } from '../carbonate/index.ts';
 import { gPerL, gravity, massG, say, volumeL, volumes } from '../quantities/index.ts';
 import type { Sentence, Weight } from '../quantities/index.ts';
 import { fold } from '../record/index.ts';
-import { whyNotBottle } from '../watch/index.ts';
+import { whyShut } from '../glass/index.ts';
 import type { Deed } from './deeds.ts';
 import { DRY_G_PER_L } from './law.ts';
 import { CHALK_START, runScene } from './run.ts';
@@ -95,7 +95,7 @@ function glassJudged(run: Run, deeds: readonly Deed[]): Judged | null {
       head: [`${bottles.burst} of ${bottles.filled} bottles burst.`],
       sentence: [
         ...say`${gPerL(bottles.sugarGPerL)} of sugar were in it: fermented in closed glass they make ${volumes(co2FromSugarVolumes(bottles.sugarGPerL))} of gas. `,
-        ...(why === null ? ['By your book the cellar would have let you: measure twice.'] : ['In the cellar this is refused: ', ...why]),
+        ...(why === null ? ['By your book the cellar would have let you: measure twice.'] : ['The cellar offers no bottle here: ', ...why]),
       ],
     };
   return {
@@ -109,7 +109,7 @@ function glassJudged(run: Run, deeds: readonly Deed[]): Judged | null {
 /** What the cellar says of the same bottling, by what the learner wrote down. */
 function whyItBarred({ book }: Run, atH: number): Sentence | null {
   const at = CHALK_START + atH * 3_600_000;
-  return whyNotBottle(fold(book.filter(({ happenedAt }) => happenedAt <= at)), at);
+  return whyShut(fold(book.filter(({ happenedAt }) => happenedAt <= at)), at);
 }
 
 function stuckJudged(run: Run, leftAlone: Run): Judged {

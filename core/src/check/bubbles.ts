@@ -1,14 +1,36 @@
 import { primingSugarOf, volumesMade } from '../carbonate/index.ts';
+import { isAllBottled } from '../record/index.ts';
 import type { Ledger, Payloads } from '../record/index.ts';
 import { GRAMS_PER, massG, say, volumeL, volumes } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
-import { whyNoGas } from '../watch/index.ts';
+import { judgeBottling, whyNoGas } from '../glass/index.ts';
 
 /** Sugar that makes less than this, in volumes, was hardly meant in grams (our estimate). */
 const LEAST_MADE = 0.15;
 
+/** What closed glass asks, or that it is shut: what has happened is written down all the same, and rings. */
+function aboutGlass(ledger: Ledger, payload: Payloads['bottling'], at: number): Sentence[] {
+  if (isAllBottled(ledger)) return [];
+  const { verdict, why, missing, question } = judgeBottling(ledger, payload, at);
+  if (verdict === 'ask') return payload.word === undefined ? [question ?? why] : [];
+  if (verdict === 'open') return [];
+  return [
+    [
+      'Glass is shut on it: ',
+      ...why,
+      ...(missing === null ? [] : [' What opens it: ', ...missing]),
+      ' Write it down only if it is in glass already: it then rings until that is settled.',
+    ],
+  ];
+}
+
+export const aboutBottling = (ledger: Ledger, payload: Payloads['bottling'], at: number): Sentence[] => [
+  ...aboutGlass(ledger, payload, at),
+  ...aboutPriming(ledger, payload),
+];
+
 /** Priming sugar of which a gram may be an ounce, or that nothing in it would eat. */
-export function aboutBottling(ledger: Ledger, { prime }: Payloads['bottling']): Sentence[] {
+function aboutPriming(ledger: Ledger, { prime }: Payloads['bottling']): Sentence[] {
   if (prime === undefined || prime.massG <= 0) return [];
   const made = volumesMade(primingSugarOf(prime), prime.massG / prime.volumeL);
   const ounces = prime.massG * GRAMS_PER.oz;

@@ -2,7 +2,7 @@ import { AMMONIUM_CUTOFF_ABV, FIRST_AMMONIUM_H, TOO_LATE_SHARE } from '../yeast/
 import { N_PER_SUGAR } from '../nitrogen/index.ts';
 import { ammoniumCapMgPerL } from '../feed/index.ts';
 import { nitrogenMgPerG, productCaution } from '../nitrogen/index.ts';
-import { LEAST_SUGAR_G, isAllBottled, ledgerAfter, mixedOf, nutrientOf, shareGone } from '../record/index.ts';
+import { LEAST_SUGAR_G, isAllBottled, ledgerAfter, mixedOf, nutrientOf, shareGone, stabilizedAt, sugarPours } from '../record/index.ts';
 import type { EventContent, Ledger, Payloads } from '../record/index.ts';
 import { MUST_SULFITE_WAIT_H } from '../preservatives/index.ts';
 import { gasBeforeFining } from '../clear/index.ts';
@@ -29,7 +29,8 @@ import { fillAcross, filledNow } from '../vessel/index.ts';
 import { aboutBottling } from './bubbles.ts';
 import { DISCARD } from '../rounds/index.ts';
 import { firstShutGate, gatesOf } from '../stabilize/index.ts';
-import { doubtsAbout, finishOf, stabilizedAt, sugarPours } from '../watch/index.ts';
+import { finishOf } from '../glass/index.ts';
+import { doubtsAbout } from '../watch/index.ts';
 import { MUST_TEMP_C, SUDDEN_ACID_G_PER_L, yeastOf, yeastToPitchG } from '../yeast/index.ts';
 
 /** What the house holds to where places differ. */
@@ -310,7 +311,7 @@ export function entryDoubts(
     case 'water':
       return aboutFit(ledger, content, at);
     case 'bottling':
-      return aboutBottling(ledger, content.payload);
+      return aboutBottling(ledger, content.payload, at);
     default:
       return [];
   }

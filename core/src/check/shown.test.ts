@@ -11,7 +11,8 @@ import { HOUR_MS, Refusal } from '../quantities/index.ts';
 import { plainly } from '../quantities/sentence.ts';
 import { asksOf, calendarOf, knotsOf, stationOf } from '../rounds/index.ts';
 import { gatesOf } from '../stabilize/index.ts';
-import { endWorking, expectedEnd, readingGapH, stallEvidence, stallVerdict, stateOf } from '../watch/index.ts';
+import { endWorking, expectedEnd } from '../glass/index.ts';
+import { readingGapH, stallEvidence, stallVerdict, stateOf } from '../watch/index.ts';
 import { checkEvents, entryDoubts } from './index.ts';
 
 const START = Date.UTC(2026, 1, 2, 10);

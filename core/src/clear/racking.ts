@@ -2,7 +2,7 @@ import { DAY_MS, gravity, mm, say, when } from '../quantities/index.ts';
 import type { Ranged, Sentence } from '../quantities/index.ts';
 import { mixedOf } from '../record/index.ts';
 import type { Ledger } from '../record/index.ts';
-import { finishOf } from '../watch/index.ts';
+import { finishOf } from '../glass/index.ts';
 import { FIRST_AT_SG } from './schools.ts';
 import type { RackSchool } from './schools.ts';
 

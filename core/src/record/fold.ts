@@ -6,8 +6,10 @@ import { judgeGuard } from './guard.ts';
 import type { Taken } from './happening.ts';
 import { HAPPENINGS } from './happenings/index.ts';
 import type { Recorded, RecordedKind } from './happenings/index.ts';
+import { beforeTurn, noteTurn } from './turns.ts';
 import { copyOf, emptyLedger } from './ledger.ts';
 import type { Folding, Ledger } from './ledger.ts';
+import { misdated } from './misdated.ts';
 import { mixedOf } from './view.ts';
 
 function takeFromShelf({ taken }: Folding, all: readonly Taken[]): void {
@@ -20,7 +22,11 @@ function applyEvent<K extends RecordedKind>(
   assumptions: Assumptions,
 ): void {
   const { apply, takes } = HAPPENINGS[kind];
+  const before = beforeTurn(ledger, kind, payload);
+  const { waterG, sugarG } = ledger.liquid;
   apply(ledger, payload, { id, at, assumptions });
+  if (before !== null) noteTurn(ledger, before, at);
+  if (kind !== 'reading' && (waterG !== ledger.liquid.waterG || sugarG !== ledger.liquid.sugarG)) ledger.history.beforeReading = null;
   if (takes !== undefined) takeFromShelf(ledger, [takes(payload)].flat());
   const { history } = ledger;
   history.lastEventAt = at;
@@ -49,8 +55,19 @@ export function foldAlong(
 const unasked = (): void => undefined;
 
 /** The state of a batch after all its events, amendments applied, in the order in which things happened. */
-export const fold = (events: readonly BatchEvent[], assumptions: Assumptions = CENTRAL_ASSUMPTIONS): Ledger =>
-  foldAlong(standingEvents(events), unasked, assumptions);
+export function fold(events: readonly BatchEvent[], assumptions: Assumptions = CENTRAL_ASSUMPTIONS): Ledger {
+  const ledger = foldAlong(standingEvents(events), unasked, assumptions) as Folding;
+  const byHand = events.filter((event) => event.kind !== 'reading' || event.payload.instrument !== 'float');
+  const doubted = new Set(misdated(byHand).map(({ id }) => id));
+  if (doubted.size > 0) doubtDates(ledger, doubted);
+  return ledger;
+}
+
+/** Two readings are only as far apart as the clock was true: those that it misdated prove nothing. */
+function doubtDates({ history }: Folding, doubted: ReadonlySet<string>): void {
+  for (const reading of history.readings) if (doubted.has(reading.eventId)) reading.isMisdated = true;
+  for (const { mead } of history.bottled?.fillings ?? []) doubtDates(mead as Folding, doubted);
+}
 
 /** The state of a batch as it would be with one thing more; what stands is left alone. */
 export function ledgerAfter(ledger: Ledger, content: EventContent, at: number): Ledger {

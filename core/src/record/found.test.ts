@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { DAY_MS } from '../quantities/index.ts';
 import { checkEvents } from '../check/index.ts';
 import { alcoholByBalance } from '../liquid/index.ts';
-import { finishOf, whyNotBottle } from '../watch/index.ts';
+import { finishOf, judge, whyShut } from '../glass/index.ts';
 import { eventsAt, fold, ledgerFigures, massImbalanceG, strengthFrom, viewOf } from './index.ts';
 import type { EventContent } from './index.ts';
 
@@ -44,14 +44,14 @@ describe('a mead whose past nobody wrote down', () => {
     [15 * 24, read(0.998)],
   ];
 
-  it('is finished when it has proven still; but its end is a guess, so that glass wants four weeks of it', () => {
+  it('is finished when it has proven still; but far above a dry end, so that glass is worth a question after long stillness', () => {
     const still = eventsAt(START, twoWeeks);
-    expect(finishOf(fold(still)).state).toBe('finished');
-    expect(() => checkEvents(still, [bottling(START + 16 * DAY_MS)], START + 16 * DAY_MS)).toThrow(/four weeks/);
-    const fourWeeks = (days: number) => eventsAt(START, [...twoWeeks, [days * 24, read(0.998)]]);
-    expect(whyNotBottle(fold(fourWeeks(27)), START + 30 * DAY_MS)).not.toBeNull();
-    const at = START + 30 * DAY_MS;
-    expect(() => checkEvents(fourWeeks(29), [bottling(at)], at)).not.toThrow();
+    expect(finishOf(fold(still)).level).toMatchObject({ count: 2, days: 7 });
+    expect(whyShut(fold(still), START + 16 * DAY_MS)).not.toBeNull();
+    const fourWeeks = (days: number) =>
+      eventsAt(START, [...twoWeeks, [days * 24, read(0.998)], [days * 24, { kind: 'staysHere', payload: {} }]]);
+    expect(whyShut(fold(fourWeeks(35)), START + 36 * DAY_MS)).not.toBeNull();
+    expect(judge(fold(fourWeeks(37)), START + 38 * DAY_MS).verdict).toBe('ask');
     expect(ledgerFigures(fourWeeks(29))!.abv.low).toBeLessThan(12);
   });
 

@@ -1,14 +1,16 @@
 import { BOUND_SHARE, MOLECULAR_TARGET, freeSo2NeededMgPerL, sorbicNeededMgPerL, withinPhOfMead } from '../preservatives/index.ts';
 import { HOLDS_MIN, heldOf, isHeld } from '../heat/index.ts';
 import { copyOf } from './ledger.ts';
-import type { Folding } from './ledger.ts';
+import type { Folding, Ledger } from './ledger.ts';
+import { likelyEndSg } from './likelyEnd.ts';
+import { LEAST_SUGAR_G } from './sugar.ts';
+import { STRIP_PLUS_MINUS } from './strip.ts';
 import { isAllBottled, mixedOf } from './view.ts';
 
 /** Without a pH the sulfite must hold at the upper end of what traditionals read (our estimate). */
 const PH_UNKNOWN = 3.8;
-/** Less sugar than this sweetens nothing: a spice’s own. */
-export const LEAST_SUGAR_G = 1;
-
+/** A paper strip may read so much too low (our estimate). */
+const STRIP_MAY_HIDE = 0.3;
 /** The curve of sorbate ends there; it is level long before. */
 const STRONGEST_ABV = 25;
 
@@ -24,12 +26,28 @@ export function guardNeeded(abv: number, ph: number | null): { so2MgPerL: number
   };
 }
 
+/** The pH that sulfite must hold at: the latest read, a strip's at its far end; unknown again once something raised it. */
+function phToHold({ history: { ph, bases } }: Pick<Ledger, 'history'>): number {
+  if (ph === null) return PH_UNKNOWN;
+  const read = ph.plusMinus === STRIP_PLUS_MINUS ? ph.value + STRIP_MAY_HIDE : ph.value;
+  const isRaised = bases.some(({ at }) => at > ph.at);
+  return isRaised ? Math.max(read, PH_UNKNOWN) : read;
+}
+
 /** New yeast, or another mead with its own, undoes what was given before. */
 export function breakGuard(ledger: Folding): void {
   ledger.liquid.guardSo2Mg = 0;
   ledger.liquid.guardSorbicMg = 0;
   ledger.history.guarded = null;
   ledger.history.unsweetened = null;
+}
+
+/** What brings sugar brings life too, unless it was heated itself: heat leaves nothing behind that would hold it. */
+export function breakHeat({ history }: Folding): void {
+  if (history.guarded?.by === 'heat') {
+    history.guarded = null;
+    history.unsweetened = null;
+  }
 }
 
 /** Sugar that goes in under the guard leaves standing what was proven before it. */
@@ -48,22 +66,28 @@ export function judgeGuard(ledger: Folding, at: number): void {
     return;
   const mixed = mixedOf(ledger);
   if (mixed === null) return;
-  const need = ledger.history.guarded ?? guardNeeded(mixed.abv, ledger.history.ph?.value ?? null);
+  const need = guardNeeded(mixed.abv, phToHold(ledger));
   const share = Math.min(
     ledger.liquid.guardSo2Mg / mixed.volumeL / need.so2MgPerL,
     ledger.liquid.guardSorbicMg / mixed.volumeL / need.sorbicMgPerL,
   );
-  const { so2MgPerL, sorbicMgPerL } = need;
-  if (share + 1e-9 < (ledger.history.guarded === null ? GUARD.opensAt : GUARD.holdsTo)) {
+  const { guarded } = ledger.history;
+  if (share + 1e-9 < (guarded === null ? GUARD.opensAt : GUARD.holdsTo)) {
     ledger.history.guarded = null;
     ledger.history.unsweetened = null;
-  } else ledger.history.guarded ??= { by: 'dose', at, so2MgPerL, sorbicMgPerL };
+  } else ledger.history.guarded = { by: 'dose', ...(guarded ?? begun(ledger, at)), ...need };
 }
+
+const begun = (ledger: Folding, at: number) => {
+  const { sg = 1, volumeL = 1 } = mixedOf(ledger) ?? {};
+  const sugarGPerL = ledger.liquid.sugarG / volumeL;
+  return { at, reads: ledger.history.readings.length, sg, endSg: likelyEndSg(ledger) ?? sg, sugarGPerL };
+};
 
 /** Heat has killed what lived in it: from now on it is guarded, whatever was dosed. It drives the sulfite off. */
 export function killedByHeat(ledger: Folding, at: number): void {
   ledger.liquid.guardSo2Mg = 0;
-  if (ledger.history.pitch !== null && !isAllBottled(ledger)) ledger.history.guarded = { by: 'heat', at };
+  if (ledger.history.pitch !== null && !isAllBottled(ledger)) ledger.history.guarded = { by: 'heat', ...begun(ledger, at) };
 }
 
 /** Judges a heating by its log: the shorter of the schools' holds kills. */

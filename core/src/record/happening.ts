@@ -43,8 +43,6 @@ export interface Happening<P> {
   inKeeping?: (payload: Immutable<P>) => Immutable<P>;
   /** What it takes from the shelf, in grams, or of what is counted in pieces. */
   takes?: (payload: Immutable<P>) => Taken | readonly Taken[];
-  /** Liters that it closes into glass. */
-  closesL?: (payload: Immutable<P>) => number;
   /** Only a split or a blend writes it, so that no mass is invented. */
   isTransfer?: true;
 }
@@ -59,7 +57,5 @@ export const happening = <P>({
   believeAfter,
   inKeeping,
   takes,
-  closesL,
   isTransfer,
-}: Happening<P>): Happening<P> =>
-  ({ shape, apply, says, corrects, believe, believeAfter, inKeeping, takes, closesL, isTransfer }) as Happening<P>;
+}: Happening<P>): Happening<P> => ({ shape, apply, says, corrects, believe, believeAfter, inKeeping, takes, isTransfer }) as Happening<P>;

@@ -49,6 +49,7 @@ export const MARKS = [
   'film',
   'mold',
   'tasting',
+  'vented',
   'pectin',
   'no pectin',
   'next time',
@@ -68,7 +69,7 @@ export type Prickle = (typeof PRICKLES)[number];
 export const GATES_BY_WORD = ['clear', 'degassed'] as const;
 export type GateByWord = (typeof GATES_BY_WORD)[number];
 /** What becomes of a bottle. */
-export const BOTTLE_ENDS = ['opened', 'given', 'broken', 'burst', 'leaked'] as const;
+export const BOTTLE_ENDS = ['opened', 'given', 'broken', 'burst', 'gushed', 'leaked'] as const;
 export type BottleEnd = (typeof BOTTLE_ENDS)[number];
 /** What clears a mead, and the enzyme that lets it; none of it stays in measurably. */
 export const FINING_IDS = [

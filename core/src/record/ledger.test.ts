@@ -273,10 +273,12 @@ describe('what guards a mead', () => {
     expect(since(stable(sulfite * sulfiteG, sorbate * sorbateG)) !== null).toBe(guards);
   });
 
-  it('is thinned by what is poured in, up to a point', () => {
-    const thinned = (liters: number): number | null => since(stable(sulfiteG, sorbateG, [730, water(liters)]));
+  it('is thinned by what is poured in, up to a point: a weaker mead wants more sorbate than the one that was dosed', () => {
+    const thinned = (liters: number): number | null => since(stable(sulfiteG, 4 * sorbateG, [730, water(liters)]));
     expect(thinned(volumeL * (1 / GUARD.holdsTo - 1) * 0.97)).not.toBeNull();
     expect(thinned(volumeL * (1 / GUARD.holdsTo - 1) * 1.03)).toBeNull();
+    const weaker = volumeL * (1 / GUARD.holdsTo - 1) * 0.97;
+    expect(since(stable(sulfiteG, sorbateG, [730, water(weaker)])), 'half again as much water halves no need').toBeNull();
   });
 
   it('is undone by yeast, and neither by a loss nor by a split', () => {

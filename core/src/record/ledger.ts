@@ -1,5 +1,3 @@
-import type { Composition, Family, Trait } from '../ingredients/index.ts';
-import type { GravityInstrument } from '../liquid/index.ts';
 import { noMasses } from '../masses/index.ts';
 import type { Masses } from '../masses/index.ts';
 import type { SulfiteSalt } from '../preservatives/index.ts';
@@ -10,47 +8,30 @@ import type { CoreReading } from '../heat/index.ts';
 import type { GateByWord, Look, Prickle, SeenBeside } from './kinds.ts';
 import type { BaseSalt, BottleEnd, BottleRow, CureMade, FiningId, Mark, NutrientId, RemovalReason, StallCauseId } from './kinds.ts';
 import type { Drinks, Priming, SheetPart } from './kinds.ts';
+import type { Pour, ReadingPoint, Temperature } from './points.ts';
 
-/** A reading of the gravity as the ledger took it. */
-export interface ReadingPoint {
-  eventId: string;
-  at: number;
-  instrument: GravityInstrument;
-  /** As read; of a refractometer the gravity that follows from it. */
-  readSg: number;
-  tempC: number | null;
-  /** SG 20/20, corrected for temperature and calibration. */
-  sg: number;
-  plusMinus: number;
-  /** SG that the ledger expected just before. */
-  expectedSg: number;
-  /** `unexplained` readings lie where the must cannot be; the ledger does not follow them. */
-  verdict: 'follows' | 'unexplained';
-  /** After the reading. */
-  abv: number;
-  shareGone: number;
-}
+export type { Pour, ReadingPoint, Temperature } from './points.ts';
 
-export interface Temperature {
+/** What moved the level of a pitched mead otherwise than by fermenting, or may have brought new life. */
+export interface Turn {
   at: number;
-  tempC: number;
-}
-
-/** Honey, fruit, juice or anything else that was poured, and what it was made of. */
-export interface Pour {
-  eventId: string;
-  at: number;
-  name: string;
-  family: Family;
-  massG: number;
-  composition: Composition;
-  sugarG: number;
-  insolubleG: number;
-  afterPitch: boolean;
-  bagOutAt: number | null;
-  traits?: Trait[] | undefined;
-  /** Its pulp was lifted out again. */
-  isOut?: true | undefined;
+  /** How many readings stood before it. */
+  reads: number;
+  /** `sweetener` for whatever brought extract and no sugar. */
+  what: 'sugar' | 'sweetener' | 'water' | 'yeast' | 'blend';
+  /** Fermentable sugar that it brought, g in a liter of what was there then. */
+  sugarGPerL: number;
+  shiftSg: number;
+  /** As the ledger had it just before, and what it was going to end at. */
+  sgBefore: number;
+  sgAfter: number;
+  endSg: number;
+  /** Fermentable sugar just before it, g/L. */
+  sugarBeforeGPerL: number;
+  /** Pasteurized by itself: nothing lives in it. */
+  isHeated: boolean;
+  /** Another mead, both of them guarded, as it was. */
+  guardedToo: Ledger | null;
 }
 
 /** What is in the vessel, by mass, and what is dissolved in it. */
@@ -79,10 +60,21 @@ export interface InVessel extends Masses {
   removedG: number;
 }
 
+/** What fermenting turns into one another. */
+export const FERMENTS = ['sugarG', 'unfermentableG', 'ethanolG', 'co2G', 'yeastG'] as const satisfies readonly (keyof InVessel)[];
+
 export type DoubtedFigure = 'sg' | 'abv' | 'sugarGPerL' | 'shareGone';
 
 /** Enough of sulfite and sorbate, with the doses that this volume then needed; or heat, which killed what lived in it. */
-export type Guard = { by: 'dose'; at: number; so2MgPerL: number; sorbicMgPerL: number } | { by: 'heat'; at: number };
+export type Guard = GuardBegun & ({ by: 'dose'; so2MgPerL: number; sorbicMgPerL: number } | { by: 'heat' });
+/** When it began, how many readings stood before it, at which gravity and sugar, and what the mead was going to end at. */
+interface GuardBegun {
+  at: number;
+  reads: number;
+  sg: number;
+  endSg: number;
+  sugarGPerL: number;
+}
 
 /** One session of bottling. */
 export interface Filling {
@@ -98,6 +90,8 @@ export interface Filling {
   /** L that was measured after racking, and whether a second time; null where nothing was primed. */
   measured: { volumeL: number; again: boolean } | null;
   otherCost: number;
+  /** The maker's yes to what the judgement asked, as it was worded. */
+  word: string | null;
   /** The mead just before its priming sugar. */
   mead: Ledger;
 }
@@ -130,7 +124,12 @@ export interface History {
     /** mg N/L that the must brought of itself, honey's own aside. */
     broughtNMgPerL: number;
   } | null;
+  /** Yeast that went in after the pitch. */
+  yeasts: { at: number; yeastId: string; own?: OwnYeast | undefined }[];
+  turns: Turn[];
   readings: ReadingPoint[];
+  /** What fermenting changes, as it was before the last reading; null once anything else was done. */
+  beforeReading: Pick<InVessel, (typeof FERMENTS)[number]> | null;
   ph: { value: number; plusMinus: number; at: number } | null;
   /** Titratable acid as tartaric, g/L. */
   ta: { value: number; at: number } | null;
@@ -227,7 +226,7 @@ export interface Folding {
 export type Ledger = Immutable<Folding>;
 
 /** Raised when the fold’s rules or this shape change: what is stored of older ones is folded again. */
-export const LEDGER_VERSION = 6;
+export const LEDGER_VERSION = 7;
 
 const nothing = (): InVessel => ({
   ...noMasses(),
@@ -252,7 +251,10 @@ const untouched = (): History => ({
   predictedOg: null,
   measuredOg: null,
   pitch: null,
+  yeasts: [],
+  turns: [],
   readings: [],
+  beforeReading: null,
   ph: null,
   ta: null,
   freeSo2: null,

@@ -40,6 +40,10 @@ export function parcelOf(ledger: Ledger, volumeL: number): Ledger {
   };
 }
 
+/** Guarded both, and in the one way: what holds them is in both, and what it comes to in the two together is judged afterwards. */
+export const areBothGuarded = (ledger: Ledger, parcel: Ledger): boolean =>
+  ledger.history.guarded !== null && ledger.history.guarded.by === parcel.history.guarded?.by;
+
 /** A ledger that begins with a parcel, or one that has it poured in. The masses add; a history is taken over only by an empty vessel. */
 export function receive(ledger: Folding, parcel: Ledger): 'born' | 'in' {
   const isFresh = ledger.history.lastEventAt === null;
@@ -48,8 +52,8 @@ export function receive(ledger: Folding, parcel: Ledger): 'born' | 'in' {
   if (isFresh) Object.assign(ledger, copyOf(parcel));
   else {
     for (const field of DISSOLVED) ledger.liquid[field] += parcel.liquid[field];
-    /** It may bring sugar and yeast alike, and thins what was dosed. */
-    breakGuard(ledger);
+    /** It may bring sugar and yeast alike. */
+    if (!areBothGuarded(ledger, parcel)) breakGuard(ledger);
   }
   ledger.liquid.pouredG += waterG + sugarG + unfermentableG + ethanolG + saltsG;
   return isFresh ? 'born' : 'in';

@@ -1,10 +1,11 @@
 import type { Composition, Family, Trait } from '../ingredients/index.ts';
 import { DAY_MS } from '../quantities/index.ts';
 import { broughtUnder } from './brought.ts';
-import { keepUnsweetened } from './guard.ts';
+import { breakHeat, keepUnsweetened } from './guard.ts';
 import type { Moment } from './happening.ts';
 import { pourIn } from './inVessel.ts';
 import type { Folding } from './ledger.ts';
+import { LEAST_SUGAR_G } from './sugar.ts';
 
 interface Poured {
   name: string;
@@ -14,6 +15,7 @@ interface Poured {
   sugarSpread: number;
   bagDays?: number | undefined;
   traits?: readonly Trait[] | undefined;
+  heated?: boolean | undefined;
 }
 
 /** The one pour: honey and everything else that has a composition. */
@@ -22,6 +24,7 @@ export function pourIngredient(ledger: Folding, poured: Poured, { id, at, assump
   const brought = broughtUnder(assumptions, massG, poured);
   keepUnsweetened(ledger, brought.sugarG);
   pourIn(ledger.liquid, brought, massG);
+  if (brought.sugarG > LEAST_SUGAR_G && poured.heated !== true) breakHeat(ledger);
   ledger.liquid.broughtAmmoniumNMg += (massG * composition.ammoniumNMgPerKg) / 1000;
   ledger.liquid.broughtAminoNMg += (massG * composition.aminoNMgPerKg) / 1000;
   ledger.liquid.acidG += (massG * composition.acidGPerKg) / 1000;

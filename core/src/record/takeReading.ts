@@ -18,7 +18,9 @@ import type { Moment } from './happening.ts';
 import type { ReadingSeen } from './gravityRead.ts';
 import { gravityRead } from './gravityRead.ts';
 import type { GravityRead } from './gravityRead.ts';
-import type { Folding } from './ledger.ts';
+import { FERMENTS } from './ledger.ts';
+import type { Folding, InVessel } from './ledger.ts';
+import { STRIP_PLUS_MINUS } from './strip.ts';
 import { isAllBottled, mixedOf, shareGone } from './view.ts';
 
 /** How far above the ledger a reading may lie and still be its noise: two hydrometer errors, in SG. */
@@ -63,11 +65,25 @@ function settleMust(ledger: Folding, sg: number): void {
 const AGREE_SG = 0.003;
 
 /**
- * Whether a reading that cannot be and the one before it, that could not be either, agree: then the low one that both stand against was
- * the slip, and counts no more.
+ * Whether a low reading was a slip: those before and after it agree, or one that cannot be agrees with the one before it, that could not
+ * be either. The low one then counts no more.
  */
 function overrules(ledger: Folding, sg: number): boolean {
-  const before = ledger.history.readings.at(-1);
+  const { readings, pitch, turns } = ledger.history;
+  const before = readings.at(-1);
+  const earlier = readings.at(-2);
+  /** One below the two around it: gravity does not fall and come back. */
+  const wasSlip =
+    before?.verdict === 'follows' &&
+    earlier?.verdict === 'follows' &&
+    earlier.at >= (pitch?.at ?? 0) &&
+    Math.abs(earlier.sg - sg) <= AGREE_SG &&
+    !turns.some(({ reads }) => reads >= readings.length - 1);
+  if (wasSlip) {
+    before.verdict = 'unexplained';
+    Object.assign(ledger.liquid, ledger.history.beforeReading);
+    return true;
+  }
   if (before?.verdict !== 'unexplained' || Math.abs(before.sg - sg) > AGREE_SG || before.at < (ledger.history.pitch?.at ?? 0)) return false;
   const outlier = ledger.history.readings.findLast(({ verdict }) => verdict === 'follows');
   if (outlier !== undefined) outlier.verdict = 'unexplained';
@@ -124,24 +140,23 @@ function takeBottleReading(ledger: Folding, payload: ReadingSeen, { id, at }: Mo
   });
 }
 
-/** Free SO2 that was measured guards as what one would have to give for it does. */
+/** Free SO2 that was measured guards as what one would have to give for it does: it says more than what once went in. */
 function takeFreeSo2(ledger: Folding, mgPerL: number): void {
   if (ledger.history.pitch === null) return;
-  const givenMg = (mgPerL * (mixedOf(ledger)?.volumeL ?? 0)) / (1 - BOUND_SHARE.low);
-  ledger.liquid.guardSo2Mg = Math.max(ledger.liquid.guardSo2Mg, givenMg);
+  ledger.liquid.guardSo2Mg = (mgPerL * (mixedOf(ledger)?.volumeL ?? 0)) / (1 - BOUND_SHARE.low);
 }
+
+/** A warmth that was read with a gravity is that of a sample; a float swims in the must itself. */
+const isBeside = ({ sg, brix, instrument }: ReadingSeen): boolean => (sg ?? brix) !== undefined && instrument !== 'float';
 
 /** No must warms by so much within so short a time: what was read with a gravity then is its sample’s warmth (our estimates). */
 const JUMP = { byC: 8, withinH: 48 } as const;
-function isOfTheSample({ history: { temps } }: Folding, { tempC = 0, sg, brix, instrument }: ReadingSeen, at: number): boolean {
+function isOfTheSample({ history: { temps } }: Folding, payload: ReadingSeen, at: number): boolean {
   const before = temps.at(-1);
-  /** A float swims in the must itself. */
-  if (instrument === 'float') return false;
-  return (sg ?? brix) !== undefined && before !== undefined && at - before.at <= JUMP.withinH * HOUR_MS && tempC > before.tempC + JUMP.byC;
+  const { tempC = 0 } = payload;
+  return isBeside(payload) && before !== undefined && at - before.at <= JUMP.withinH * HOUR_MS && tempC > before.tempC + JUMP.byC;
 }
 
-/** A paper strip, ± pH (our estimate). */
-export const STRIP_PLUS_MINUS = 0.3;
 /** What a reading fixes: how much has fermented, or what the must was; acid, warmth and what else was measured. */
 export function takeReading(ledger: Folding, payload: ReadingSeen, moment: Moment): void {
   const { tempC, ph, phMeter, phStrip, taGPerL, freeSo2MgPerL, leesMm } = payload;
@@ -150,7 +165,8 @@ export function takeReading(ledger: Folding, payload: ReadingSeen, moment: Momen
     const value = phMeter === undefined ? ph : correctedPh(ph, phMeter);
     ledger.history.ph = { value, plusMinus: phStrip === true ? STRIP_PLUS_MINUS : phPlusMinus(phMeter ?? null, at), at };
   }
-  if (tempC !== undefined && !isOfTheSample(ledger, payload, at)) ledger.history.temps.push({ at, tempC });
+  if (tempC !== undefined && !isOfTheSample(ledger, payload, at))
+    ledger.history.temps.push(isBeside(payload) ? { at, tempC, isSample: true } : { at, tempC });
   if (taGPerL !== undefined) ledger.history.ta = { value: taGPerL, at };
   if (freeSo2MgPerL !== undefined) {
     ledger.history.freeSo2 = { value: freeSo2MgPerL, at };
@@ -166,10 +182,15 @@ export function takeReading(ledger: Folding, payload: ReadingSeen, moment: Momen
   const { read, isPossible } = readOf(ledger, payload, assumptions);
   if (read === null) return;
   const { instrument, sg, plusMinus } = read;
+  const fermenting = Object.fromEntries(FERMENTS.map((field) => [field, ledger.liquid[field]])) as Pick<
+    InVessel,
+    (typeof FERMENTS)[number]
+  >;
   const bias = ledger.history.pitch === null ? assumptions.mustReadingBias : assumptions.readingBias;
   const follows = isPossible && followGravity(ledger, expected, sg + bias, assumptions);
   if (ledger.history.pitch === null && follows) ledger.history.measuredOg = sg;
   const after = mixedOf(ledger) ?? expected;
+  ledger.history.beforeReading = fermenting;
   ledger.history.readings.push({
     eventId: id,
     at,

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { Refusal } from '../quantities/index.ts';
-import { finishOf, provenReadings } from '../watch/index.ts';
+import { finishOf } from '../glass/index.ts';
+import { provenReadings } from './index.ts';
 import { LEDGER_VERSION, fold, massImbalanceG, upcast, upcastLedger, viewOf } from './index.ts';
 import type { BatchEvent, Ledger } from './index.ts';
 import stored from './stored.json' with { type: 'json' };

@@ -3,7 +3,9 @@ import type { Composition, Family } from '../ingredients/index.ts';
 import { Refusal } from '../quantities/index.ts';
 import type { BatchEvent } from './events.ts';
 import { LEDGER_VERSION, emptyLedger } from './ledger.ts';
-import type { Care, Folding, Guard, History, InVessel, Ledger, Pour, ReadingPoint, Temperature } from './ledger.ts';
+import type { Care, Folding, Guard, History, InVessel, Ledger, Pour, ReadingPoint, Temperature, Turn } from './ledger.ts';
+import { likelyEndSg } from './likelyEnd.ts';
+import { mixedOf } from './view.ts';
 import type { BottleRow } from './kinds.ts';
 import { nutrientOf } from './salts.ts';
 
@@ -24,17 +26,17 @@ interface FlatLedger extends Partial<InVessel>, Partial<Omit<History, 'readings'
   honeys?: { at: number; name: string; massG: number; afterPitch: boolean }[];
   additions?: Omit<Pour, 'composition'>[];
 }
-/** Groups since version 3; vessels, finings, heat, and every height of the lees since 4; what guards by kind, looks and words since 5; sessions of bottling, priming and tastings since 6. */
+/** Groups since version 3; vessels, finings, heat, and every height of the lees since 4; what guards by kind, looks and words since 5; sessions of bottling, priming and tastings since 6; what turned the level, and yeast that went in later, since 7. */
 const GROUPED_SINCE = 3;
 type LastLees = { value: number; at: number } | null;
 const leesOf = (last: LastLees | undefined): History['lees'] =>
   last === undefined || last === null ? [] : [{ mm: last.value, at: last.at }];
-/** The ledger of version 3, which kept the last height of the lees alone. */
+/** Of version 3 and later; the third kept the last height of the lees alone. */
 type ThirdLedger = Omit<Ledger, 'history'> & {
   history: Partial<Omit<Ledger['history'], 'guarded' | 'bottled'>> & {
     leesMm?: LastLees;
     guarded?: OldGuard | null;
-    bottled?: OldBottled | null;
+    bottled?: OldBottled | Ledger['history']['bottled'];
   };
 };
 /** One session alone was kept until version 6, all of it still. */
@@ -43,31 +45,65 @@ interface OldBottled {
   bottles: readonly BottleRow[];
   mead: Ledger;
 }
-const bottledBy = (old: OldBottled | null): Ledger['history']['bottled'] =>
+const bottledBy = (old: OldBottled | Ledger['history']['bottled']): Ledger['history']['bottled'] =>
   old === null
     ? null
-    : {
-        at: old.at,
-        bottles: old.bottles,
-        stays: false,
-        fillings: [
-          {
-            eventId: '',
-            at: old.at,
-            bottles: old.bottles,
-            primings: [],
-            each: null,
-            warmestC: null,
-            measured: null,
-            otherCost: 0,
-            mead: upcastLedger(old.mead),
-          },
-        ],
-      };
+    : 'fillings' in old
+      ? { ...old, fillings: old.fillings.map((filling) => ({ ...filling, word: null, mead: upcastLedger(filling.mead) })) }
+      : {
+          at: old.at,
+          bottles: old.bottles,
+          stays: false,
+          fillings: [
+            {
+              eventId: '',
+              at: old.at,
+              bottles: old.bottles,
+              primings: [],
+              each: null,
+              warmestC: null,
+              measured: null,
+              otherCost: 0,
+              word: null,
+              mead: upcastLedger(old.mead),
+            },
+          ],
+        };
 /** Sulfite and sorbate alone guarded then. */
 type OldGuard = Partial<Guard> & { at: number };
-const guardBy = (guard: OldGuard | null | undefined): Guard | null =>
-  guard === null || guard === undefined ? null : ({ by: 'dose', ...guard } as Guard);
+/** Until version 7 nobody kept what a mead read as its guard began: what it was before the honey under it comes nearest. */
+function guardBy(guard: OldGuard | null | undefined, mead: Ledger): Guard | null {
+  if (guard === null || guard === undefined) return null;
+  const { sg = 1, volumeL = 1 } = mixedOf(mead) ?? {};
+  const reads = readsBefore(mead, guard.at);
+  return { by: 'dose', reads, sg, endSg: likelyEndSg(mead) ?? sg, sugarGPerL: mead.liquid.sugarG / volumeL, ...guard } as Guard;
+}
+const readsBefore = ({ history }: Ledger, moment: number): number => history.readings.filter(({ at }) => at <= moment).length;
+/** Nor what an addition did to the level: each after the pitch is taken to begin it anew. */
+function turnsOf(ledger: Ledger): Turn[] {
+  const { sg = 1, volumeL = 1 } = mixedOf(ledger) ?? {};
+  const none = {
+    shiftSg: 0,
+    sgBefore: sg,
+    sgAfter: sg,
+    endSg: likelyEndSg(ledger) ?? sg,
+    sugarBeforeGPerL: 0,
+    isHeated: false,
+    guardedToo: null,
+  };
+  const when = (at: number) => ({ at, reads: readsBefore(ledger, at) });
+  const poured = ledger.history.pours.filter(({ afterPitch }) => afterPitch);
+  const blended = ledger.history.transfers.filter(({ direction }) => direction === 'in');
+  return [
+    ...poured.map(({ at, sugarG }): Turn => ({
+      ...none,
+      ...when(at),
+      what: sugarG > 0 ? 'sugar' : 'sweetener',
+      sugarGPerL: sugarG / volumeL,
+    })),
+    ...blended.map(({ at }): Turn => ({ ...none, ...when(at), what: 'blend', sugarGPerL: 0 })),
+  ].sort((a, b) => a.at - b.at);
+}
 /** A pH meter nobody calibrated, as it was taken when readings did not say. */
 const PH_PLUS_MINUS = 0.2;
 
@@ -121,7 +157,7 @@ const only = <T extends object>(empty: T, from: object): T =>
 
 function grouped(flat: FlatLedger): Ledger {
   const { liquid, history, care } = emptyLedger();
-  return {
+  const ledger: Ledger = {
     version: LEDGER_VERSION,
     liquid: only(liquid, { ...guardOf(flat), ...flat }),
     history: only(history, {
@@ -144,24 +180,32 @@ function grouped(flat: FlatLedger): Ledger {
     care: only(care, flat),
     taken: flat.taken ?? {},
   };
+  const guard = flat.guarded as OldGuard | null | undefined;
+  return {
+    ...ledger,
+    history: { ...ledger.history, turns: turnsOf(ledger), guarded: guardBy(guard, ledger.history.unsweetened ?? ledger) },
+  };
 }
 
 /** What version 3 did not keep yet is none of it. */
 function widened(stored: ThirdLedger): Ledger {
   const { leesMm, ...kept } = stored.history;
   const { unsweetened = null, bottled = null } = kept;
-  return {
+  const before = unsweetened === null ? null : upcastLedger(unsweetened);
+  const ledger: Ledger = {
     ...stored,
     version: LEDGER_VERSION,
     history: {
       ...emptyLedger().history,
       ...kept,
       lees: kept.lees ?? leesOf(leesMm),
-      guarded: guardBy(kept.guarded),
-      unsweetened: unsweetened === null ? null : upcastLedger(unsweetened),
+      guarded: null,
+      unsweetened: before,
       bottled: bottledBy(bottled),
     },
   };
+  const turns = turnsOf(ledger);
+  return { ...ledger, history: { ...ledger.history, turns, guarded: guardBy(kept.guarded, before ?? ledger) } };
 }
 
 const NEWER = 'This was written by a newer Hollow Bell than this one. Start the newer program; nothing of it is lost.';

@@ -1,8 +1,8 @@
 import { feedingNow, isComing } from '../feed/index.ts';
 import type { FeedingPlan } from '../feed/index.ts';
-import { meadBottled } from '../record/index.ts';
+import { meadBottled, stabilizedAt, sweetenedAt } from '../record/index.ts';
 import type { Ledger } from '../record/index.ts';
-import { finishOf, stabilizedAt, sweetenedAt } from '../watch/index.ts';
+import { finishOf } from '../glass/index.ts';
 import { STATIONS } from './ask.ts';
 import type { Station } from './ask.ts';
 

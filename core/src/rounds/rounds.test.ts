@@ -7,8 +7,9 @@ import { MEAN_HONEY } from '../ingredients/index.ts';
 import { fold, parcelOf, sgAtShare, viewOf } from '../record/index.ts';
 import type { EventContent } from '../record/index.ts';
 import { gatesOf } from '../stabilize/index.ts';
-import { whyNotBottle } from '../watch/index.ts';
-import { expectedEnd, fellSince, finishOf, isOpen, stabilizedAt, stallEvidence, stallVerdict, stateOf } from '../watch/index.ts';
+import { expectedEnd, fellUnderGuard, finishOf, isOpen, whyShut } from '../glass/index.ts';
+import { stabilizedAt } from '../record/index.ts';
+import { stallEvidence, stallVerdict, stateOf } from '../watch/index.ts';
 import { asksOf, byUrgency, stationOf } from './index.ts';
 
 const START = Date.UTC(2026, 7, 1, 10);
@@ -110,8 +111,8 @@ describe('the state of a batch', () => {
     const water: [number, EventContent] = [35 * DAY, { kind: 'water', payload: { volumeL: 0.5 } }];
     const now = sgAtShare(ledger(...sweet, water), viewOf(ledger(...sweet, water))!.shareGone);
     expect(now).toBeLessThan(1.0145);
-    expect(fellSince(ledger(...thinned, water, [37 * DAY, sg(now)]), after(35.5 * DAY))).toBe(false);
-    expect(fellSince(ledger(...thinned, water, [37 * DAY, sg(now - 0.004)]), after(35.5 * DAY))).toBe(true);
+    expect(fellUnderGuard(ledger(...thinned, water, [37 * DAY, sg(now)]))).toBe(false);
+    expect(fellUnderGuard(ledger(...thinned, water, [37 * DAY, sg(now - 0.004)]))).toBe(true);
   });
 
   it('alarms when a bottle that was opened reads less than went in, and leaves what was bottled as it was', () => {
@@ -273,7 +274,7 @@ describe('a blend', () => {
   it('of a fermenting mead into a stable one leaves it neither stable nor finished, and shuts the bottles', () => {
     expect(phase(30 * DAY, ...stable)).toBe('stabilized');
     expect(['finished', 'stabilized']).not.toContain(phase(30 * DAY, ...stable, blended(29 * DAY)));
-    expect(whyNotBottle(ledger(...stable, blended(29 * DAY)), after(30 * DAY))).not.toBeNull();
+    expect(whyShut(ledger(...stable, blended(29 * DAY)), after(30 * DAY))).not.toBeNull();
   });
 
   it('counts as stable again once it is dosed again, and a batch born of a split keeps what it had', () => {

@@ -1,6 +1,7 @@
 import { fold } from '../record/index.ts';
 import type { StallCauseId } from '../record/index.ts';
-import { finishOf, rankCauses, stallEvidence, stallVerdict } from '../watch/index.ts';
+import { finishOf } from '../glass/index.ts';
+import { rankCauses, stallEvidence, stallVerdict } from '../watch/index.ts';
 import type { StallKind } from '../watch/index.ts';
 import type { StallCase } from './stalls.ts';
 import { HOUR_MS } from '../quantities/index.ts';

@@ -1,8 +1,9 @@
 import type { GateByWord, Ledger } from '../record/index.ts';
-import { HOUR_MS, gravity, hours, say, tempC, when } from '../quantities/index.ts';
+import { HOUR_MS, gravity, hours, onDay, say, tempC, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
-import { HEAT_REST_H, WAIT_H, fellSince, finishOf, provenReadings, stabilizedAt, whyNotBottle } from '../watch/index.ts';
-import type { Finish } from '../watch/index.ts';
+import { GUARD_WAIT_H, fellUnderGuard, finishOf, whyShut } from '../glass/index.ts';
+import type { Finish } from '../glass/index.ts';
+import { provenReadings, stabilizedAt } from '../record/index.ts';
 import { HOLDS_MIN, HOLD_FROM_C, heldOf } from '../heat/index.ts';
 import { USUAL_SCHOOL } from './schools.ts';
 import type { StabilizeSchool } from './schools.ts';
@@ -23,15 +24,13 @@ export interface Gate {
 const gate = (id: GateId, name: string, state: GateState, sentence: Sentence): Gate => ({ id, name, state, sentence });
 
 /** What the first gate saw, or truly still wants. */
-function finishTold({ state, by, last, provenAt, wantsHydrometer, stillness }: Finish): Sentence {
-  if (state === 'finished')
-    return by === 'word'
-      ? say`${gravity(last?.sg ?? 1)} by your word, on one line for ${hours(24 * stillness.days)}`
-      : say`${gravity(last?.sg ?? 1)}, on one line for ${hours(24 * stillness.days)}`;
+function finishTold({ state, by, level, provenAt, wantsHydrometer }: Finish): Sentence {
+  if (state === 'finished' && by === 'guard') return say`it was still before what guards it went in, or has stood since`;
+  if (state === 'finished' && level !== null)
+    return say`${gravity(level.last.sg)}${by === 'word' ? ' by your word' : ''}, on one level for ${hours(24 * level.days)}`;
   if (by === null) return say`wants it at its expected end, or your word that it stays here`;
-  if (wantsHydrometer) return say`wants a hydrometer’s reading, and an equal one two weeks later`;
-  if (by === 'word') return say`by your word it stays here; wants three readings on one line, the last on ${when(provenAt ?? 0)}`;
-  return say`wants an equal reading on or after ${when(provenAt ?? 0)}`;
+  if (wantsHydrometer) return say`wants a hydrometer’s reading, and an equal one`;
+  return provenAt === null ? say`wants equal readings on one level` : say`wants an equal reading ${onDay(provenAt)} or later`;
 }
 
 function finishedGate(finish: Finish, school: StabilizeSchool): Gate {
@@ -74,7 +73,7 @@ function clearGate(ledger: Ledger, school: StabilizeSchool): Gate {
 function degassedGate(ledger: Ledger, finish: Finish, school: StabilizeSchool): Gate {
   const { degassed } = ledger.history.marks;
   /** What was stirred out while it fermented came back. */
-  const workedUntil = Math.min(finish.since?.at ?? Number.NEGATIVE_INFINITY, ledger.history.guarded?.at ?? Number.POSITIVE_INFINITY);
+  const workedUntil = Math.min(finish.since ?? Number.NEGATIVE_INFINITY, ledger.history.guarded?.at ?? Number.POSITIVE_INFINITY);
   const isOut = degassed !== undefined && (degassed >= workedUntil || ledger.history.guarded?.by === 'heat');
   const seen = isOut ? { at: degassed, told: say`since ${when(degassed)}` } : null;
   const passed = school === 'dry' || school === 'sweetener' ? say`a little gas harms nothing here` : null;
@@ -100,7 +99,7 @@ function stabilizedGates(ledger: Ledger, school: StabilizeSchool, now: number): 
   const { guarded } = ledger.history;
   const stable = stabilizedAt(ledger);
   if (guarded === null && (school === 'dry' || school === 'sweetener')) {
-    const why = whyNotBottle(ledger, now);
+    const why = whyShut(ledger, now);
     return [
       gate('stabilized', 'Stabilized', 'not needed', say`nothing goes in that could ferment`),
       gate('waited', 'Waited', 'not needed', say`nothing has to work`),
@@ -108,10 +107,10 @@ function stabilizedGates(ledger: Ledger, school: StabilizeSchool, now: number): 
     ];
   }
   const byHeat = guarded === null ? school === 'heat' : guarded.by === 'heat';
-  const waitH = byHeat ? HEAT_REST_H : WAIT_H;
+  const waitH = GUARD_WAIT_H[byHeat ? 'heat' : 'dose'];
   const waitEnds = stable === null ? null : stable + waitH * HOUR_MS;
   const after = waitEnds === null ? undefined : provenReadings(ledger).find((reading) => reading.at >= waitEnds);
-  const verified = after !== undefined && stable !== null && !fellSince(ledger, stable);
+  const verified = after !== undefined && stable !== null && !fellUnderGuard(ledger);
   const wants = byHeat ? heatWanted(ledger) : dosesWanted(ledger);
   return [
     gate(

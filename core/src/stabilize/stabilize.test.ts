@@ -4,7 +4,7 @@ import { MEAN_HONEY } from '../ingredients/index.ts';
 import { fold } from '../record/index.ts';
 import type { EventContent } from '../record/index.ts';
 import { freeSo2NeededMgPerL, metabisulfiteG, sorbicNeededMgPerL } from '../preservatives/index.ts';
-import { whyNotBottle } from '../watch/index.ts';
+import { whyShut } from '../glass/index.ts';
 import { firstShutGate, freeSo2There, gatesOf, phKnown, planStabilizing } from './index.ts';
 
 describe('the doses of the chemical school', () => {
@@ -91,7 +91,7 @@ describe('free SO2 that was measured', () => {
 
 const shut = (rows: [number, EventContent][], day: number) =>
   firstShutGate(gatesOf(fold(eventsAt(START, rows)), START + day * DAY * HOUR))?.id ?? null;
-const bottle = (rows: [number, EventContent][], day: number) => whyNotBottle(fold(eventsAt(START, rows)), START + day * DAY * HOUR);
+const bottle = (rows: [number, EventContent][], day: number) => whyShut(fold(eventsAt(START, rows)), START + day * DAY * HOUR);
 
 describe('the gates before honey', () => {
   it('open one after the other, and only for what they want to see', () => {
@@ -123,20 +123,23 @@ describe('closing bottles', () => {
     expect(bottle(at(0.992, 20), 21)).not.toBeNull();
     expect(bottle(at(0.992, 20, 24, 28), 29)).toBeNull();
     expect(bottle(at(0.992, 20, 34), 35)).toBeNull();
-    expect(bottle(at(0.992, 20, 28), 29), 'two readings want two weeks').not.toBeNull();
+    expect(bottle(at(0.992, 20, 26.9), 29), 'a week, close to its end').not.toBeNull();
+    expect(bottle(at(0.992, 20, 27), 29)).toBeNull();
   });
 
-  it('is stopped where it stands still but may end lower, until four weeks show that it stays', () => {
-    expect(JSON.stringify(bottle(proven, 29))).toContain('may end');
+  it('is stopped where it stands still well above its end, until long stillness is worth a question', () => {
+    expect(JSON.stringify(bottle(proven, 29))).toContain('above where it should stop');
     expect(bottle([...proven, [48 * DAY, sg(0.996)]], 48)).toBeNull();
   });
 
-  it('is stopped after honey until a reading 48 hours later agrees', () => {
+  it('is stopped after honey until one reading a day later is as it should be, or two of 48 hours agree', () => {
     const sweet: [number, EventContent][] = [...stabilized, [32.2 * DAY, sg(0.996)], [33 * DAY, honey(120)]];
     expect(bottle(sweet, 34)).not.toBeNull();
     const expected = 1.0048;
     expect(bottle([...sweet, [33.1 * DAY, sg(expected)], [35.1 * DAY, sg(expected)]], 35.2)).toBeNull();
-    expect(bottle([...sweet, [35.1 * DAY, sg(expected)]], 35.2), 'one reading proves nothing').not.toBeNull();
+    expect(bottle([...sweet, [33.9 * DAY, sg(expected)]], 35.2), 'an hour or two early').not.toBeNull();
+    expect(bottle([...sweet, [34.1 * DAY, sg(expected)]], 35.2)).toBeNull();
+    expect(bottle([...sweet, [34.1 * DAY, sg(expected + 0.003)]], 35.2), 'not as it should be').not.toBeNull();
     expect(bottle([...sweet, [35.1 * DAY, sg(0.996)]], 35.2)).not.toBeNull();
     expect(bottle([...sweet, [33.1 * DAY, sg(expected)], [35.1 * DAY, sg(expected - 0.005)]], 35.2)).not.toBeNull();
   });
@@ -153,7 +156,7 @@ describe('closing bottles', () => {
       [20 * DAY, sg(1.05)],
       [40 * DAY, sg(1.05)],
     ];
-    expect(JSON.stringify(bottle(sweet, 41))).toContain('stopped is not stable');
+    expect(JSON.stringify(bottle(sweet, 41))).toContain('limit of its yeast');
     const safe: [number, EventContent][] = [
       ...sweet,
       [41 * DAY, { kind: 'sulfite', payload: { salt: 'potassium', massG: 0.6 } }],

@@ -1,8 +1,7 @@
-import { gravityRead, sgAtShare } from '../record/index.ts';
+import { fedSugarAt, gravityRead, sgAtShare } from '../record/index.ts';
 import type { GravityRead, Ledger, Payloads, ReadingPoint } from '../record/index.ts';
 import { DAY_MS, MINUTE_MS, gravity, phValue, points, say, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
-import { fedSugarAt } from './stabilized.ts';
 
 /** Readings this far apart, in units of both instruments' errors, want a word (our estimate). */
 const BEYOND_ERRORS = 1.5;

@@ -1,14 +1,9 @@
-/* What a batch is doing: where it should end and whether it has, where it stands, why it stands still, and whether glass may be closed on it. */
-export { bubblingOf, wantsFreshYeast, whyBarred, whyNoGas, whyNotGas, whyNotPrime } from './bubbles.ts';
+/* What a batch is doing: where it stands, and why it stands still. */
 export { doubtsAbout } from './doubts.ts';
 export { besideExpected, expectedGravity } from './expectedNow.ts';
-export { endWorking, expectedEnd, finishOf } from './finish.ts';
-export type { Finish } from './finish.ts';
-export { HEAT_REST_H, VERIFY_H, WAIT_H, glassAlarm, isOpen, whyNotBottle } from './glass.ts';
 export { phaseTold, traitsOf } from './phases.ts';
 export type { ShownPhase } from './phases.ts';
 export { readingGapH } from './readingGap.ts';
-export { fellSince, provenReadings, stabilizedAt, sugarPours, sweetenedAt } from './stabilized.ts';
 export { CAUSES } from './stall/causes/index.ts';
 export { findingTold } from './stall/causes/cause.ts';
 export { LIKELY_SCORE, rankCauses } from './stall/rank.ts';
@@ -23,5 +18,4 @@ export { LAG_H } from './stall/limits.ts';
 export { stallVerdict } from './stall/verdict.ts';
 export type { StallKind } from './stall/verdict.ts';
 export { stateOf } from './state.ts';
-export { STILL } from './stillness.ts';
 export type { BatchState } from './state.ts';

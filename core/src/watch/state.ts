@@ -1,16 +1,13 @@
-import { isAllBottled, mixedOf } from '../record/index.ts';
+import { isAllBottled, mixedOf, stabilizedAt } from '../record/index.ts';
 import type { Ledger } from '../record/index.ts';
-import { DAY_MS, HOUR_MS, gravity, hours, say, when } from '../quantities/index.ts';
+import { DAY_MS, HOUR_MS, gravity, hours, onDay, say, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
-import { finishOf } from './finish.ts';
-import type { Finish } from './finish.ts';
-import { glassAlarm } from './glass.ts';
+import { STILL, fellInBottles, fellUnderGuard, finishOf, glassAlarm } from '../glass/index.ts';
+import type { Finish } from '../glass/index.ts';
 import { LAG_H, LID_LEAKS, firstWasWrong, showsLife, stallEvidence, stallVerdict } from './stall/index.ts';
 import type { StallEvidence } from './stall/index.ts';
 import type { StallKind } from './stall/index.ts';
-import { fellInBottles, fellSince, stabilizedAt, sweetenedAt } from './stabilized.ts';
 import type { BatchPhase } from './phases.ts';
-import { STILL } from './stillness.ts';
 
 const MOVED_SG = 0.003;
 
@@ -47,8 +44,7 @@ export function stateOf(ledger: Ledger, now: number): BatchState {
   if (ledger.history.pitch === null) return { phase: 'mixed', sentence: say`Mixed at ${gravity(mixed.sg)}; no yeast yet.` };
   const stable = stabilizedAt(ledger);
   if (stable !== null) {
-    const from = sweetenedAt(ledger) ?? stable;
-    if (fellSince(ledger, from))
+    if (fellUnderGuard(ledger))
       return {
         phase: 'moving again',
         sentence: say`The gravity has fallen since it was stabilized. It ferments: do not bottle, and open what is closed.`,
@@ -75,7 +71,7 @@ export function stateOf(ledger: Ledger, now: number): BatchState {
     return {
       phase: PHASE_OF[verdict.kind],
       sentence: verdict.sentence,
-      ...(verdict.kind === 'malt' ? { restsUntil: last.at + STILL.threeDays * DAY_MS } : {}),
+      ...(verdict.kind === 'malt' ? { restsUntil: last.at + STILL.atEnd.days * DAY_MS } : {}),
     };
   return { phase: 'active', sentence: activeSaid(evidence, last.sg) };
 }
@@ -119,29 +115,24 @@ function unread(ledger: Ledger, ageH: number): BatchState {
 
 /** At its end by gravity or by the maker's word, proven or not. */
 function ending(finish: Finish, sgNow: number, now: number): BatchState {
-  const { state, by, last, since, provenAt, wantsHydrometer, stillness } = finish;
-  const sg = last?.sg ?? sgNow;
+  const { state, by, last, level, provenAt, wantsHydrometer } = finish;
+  const sg = level?.last.sg ?? last?.sg ?? sgNow;
   const byWord = by === 'word' ? ' by your word' : '';
   if (state === 'finished')
-    return { phase: 'finished', sentence: say`Finished${byWord}: ${gravity(sg)}, on one line for ${hours(24 * stillness.days)}.` };
-  if (by === 'word')
-    return {
-      phase: 'awaiting confirmation',
-      sentence: say`By your word it stays at ${gravity(sg)}. Three readings on one line prove it, the last on or after ${when(provenAt ?? now)}.`,
-    };
+    return { phase: 'finished', sentence: say`Finished${byWord}: ${gravity(sg)}, on one level for ${hours(24 * (level?.days ?? 0))}.` };
   if (wantsHydrometer)
     return {
       phase: 'awaiting confirmation',
-      sentence: say`About ${gravity(sg)}, where it should stop, by its ${last?.instrument ?? 'float'} alone. Read a hydrometer now, and again in two weeks: that is proof.`,
+      sentence: say`About ${gravity(sg)}, where it should stop, by its ${last?.instrument ?? 'float'} alone. Read a hydrometer now: the proof begins with it.`,
     };
+  const proof =
+    provenAt === null
+      ? say`Equal readings prove that it has stopped.`
+      : say`An equal reading, ${onDay(Math.max(now, provenAt))} or later, proves that it has stopped.`;
+  if (by === 'word') return { phase: 'awaiting confirmation', sentence: [...say`By your word it stays at ${gravity(sg)}. `, ...proof] };
   /** One reading there: it may be falling yet. */
-  if (since === last)
-    return {
-      phase: 'near its end',
-      sentence: say`${gravity(sg)}, where it should stop, and it may fall a little yet. An equal reading on or after ${when(provenAt ?? now)} proves that it does not, or three over a week.`,
-    };
   return {
-    phase: 'awaiting confirmation',
-    sentence: say`${gravity(sg)}, where it should stop. Equal again on or after ${when(provenAt ?? now)} is proof.`,
+    phase: (level?.count ?? 0) < 2 ? 'near its end' : 'awaiting confirmation',
+    sentence: [...say`${gravity(sg)}, where it should stop. `, ...proof],
   };
 }

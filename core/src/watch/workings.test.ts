@@ -9,7 +9,7 @@ import { sweetenWorking } from '../sweeten/index.ts';
 import { honeyComposition } from '../ingredients/index.ts';
 import { plainly } from '../quantities/index.ts';
 import type { Working } from '../quantities/index.ts';
-import { endWorking } from './index.ts';
+import { endWorking } from '../glass/index.ts';
 
 const ledger = fold(
   eventsAt(Date.UTC(2026, 1, 1), [

@@ -5,7 +5,7 @@ import { waterShare } from '@hollow-bell/core/ingredients';
 import { Refusal } from '@hollow-bell/core/quantities';
 import type { Sentence } from '@hollow-bell/core/quantities';
 import type { EventContent, PrimingId } from '@hollow-bell/core/record';
-import { bubblingOf, wantsFreshYeast, whyNoGas, whyNotPrime } from '@hollow-bell/core/watch';
+import { bubblingOf, wantsFreshYeast, whyNoGas, whyNotPrime } from '@hollow-bell/core/glass';
 import { computed, inject, provide, ref } from 'vue';
 import type { InjectionKey } from 'vue';
 import { useBatch } from '../stores/batch.ts';
@@ -37,7 +37,7 @@ const SUGARS: PrimeChoice[] = [
 ];
 const LOSS_L = 0.1;
 
-function planned() {
+function planned(word: () => string | null) {
   const store = useBatch();
   const shelf = useShelf();
   const house = usePractice();
@@ -223,6 +223,7 @@ function planned() {
         leftL: leftL.value + (lostL.value ?? 0),
         ...(otherCost.value === null ? {} : { otherCost: otherCost.value }),
         ...(partEnd.value === 'stays' ? { stays: true } : {}),
+        ...(word() === null ? {} : { word: word() ?? '' }),
       },
     };
     const part: EventContent[] =
@@ -269,9 +270,9 @@ function planned() {
 type Bottling = ReturnType<typeof planned>;
 const KEY: InjectionKey<Bottling> = Symbol('the bottling that is planned');
 
-/** The bottling that is planned for the batch that is open, for this part and those within it. */
-export function useBottling(): Bottling {
-  const bottling = planned();
+/** The bottling that is planned for the batch that is open, for this part and those within it. @param word what its maker said yes to */
+export function useBottling(word: () => string | null): Bottling {
+  const bottling = planned(word);
   provide(KEY, bottling);
   return bottling;
 }

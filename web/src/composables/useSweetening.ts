@@ -14,7 +14,7 @@ import {
 } from '@hollow-bell/core/sweeten';
 import type { SweetTarget } from '@hollow-bell/core/sweeten';
 import { fillAcross } from '@hollow-bell/core/vessel';
-import { stabilizedAt } from '@hollow-bell/core/watch';
+import { stabilizedAt } from '@hollow-bell/core/record';
 import { yeastOf } from '@hollow-bell/core/yeast';
 import { computed, ref } from 'vue';
 import { SWEET, isUnfermentable, sweetenersOf, toldAs } from '../parts/sweeten/sweeteners.ts';

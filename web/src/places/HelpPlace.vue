@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { SCHOOLS, SCHOOL_IDS } from '@hollow-bell/core/feed';
-import { STILL } from '@hollow-bell/core/watch';
+import { STILL } from '@hollow-bell/core/glass';
 import { useRouter } from 'vue-router';
 import { anchorOf } from '../parts/help/termsIn.ts';
 import { DIP_WORDS, GATES, TERMS } from '../parts/help/words.ts';
@@ -40,9 +40,10 @@ function go(id: string): void {
         Nobody can reckon it back later from the taste.
       </li>
       <li>
-        <b>Before glass is closed, twice and {{ STILL.twoDays }} days apart</b>, or three times within {{ STILL.threeDays }}. Stir or shake
-        the gas out of the sample first: bubbles lift the hydrometer. Only a gravity that stays the same says that nothing ferments. A still
-        airlock does not say it, a lid may leak; nor does clear mead, nor weeks gone by, nor that it tastes dry.
+        <b>Before glass is closed, twice and {{ STILL.atEnd.days }} days apart</b> where it should stop; twice in
+        {{ STILL.nearTwo.days }} days, or three times in {{ STILL.nearThree.days }}, where it rests a little above. Stir or shake the gas
+        out of the sample first: bubbles lift the hydrometer. Only a gravity that stays the same says that nothing ferments. A still airlock
+        does not say it, a lid may leak; nor does clear mead, nor weeks gone by, nor that it tastes dry.
       </li>
     </ol>
     <p class="caution">

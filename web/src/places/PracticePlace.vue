@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { LESSONS, TROUBLES } from '@hollow-bell/core/chalk';
 import type { TroubleId } from '@hollow-bell/core/chalk';
-import { expectedEnd, LIKELY_SCORE, rankCauses, stallEvidence } from '@hollow-bell/core/watch';
+import { expectedEnd } from '@hollow-bell/core/glass';
+import { LIKELY_SCORE, rankCauses, stallEvidence } from '@hollow-bell/core/watch';
 import { yeastType } from '@hollow-bell/core/yeast';
 import { computed, nextTick, ref } from 'vue';
 import ChalkBook from '../parts/chalk/ChalkBook.vue';

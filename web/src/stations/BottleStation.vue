@@ -1,22 +1,29 @@
 <script setup lang="ts">
+import { judge } from '@hollow-bell/core/glass';
 import { isAllBottled } from '@hollow-bell/core/record';
-import { ref } from 'vue';
+import { computed, ref } from 'vue';
 import { useBatch } from '../stores/batch.ts';
 import { useReader } from '../composables/useReader.ts';
 import BatchLog from '../parts/log/BatchLog.vue';
 import StationHead from '../parts/log/StationHead.vue';
-import SentenceText from '../parts/figures/SentenceText.vue';
-import StopNote from '../parts/figures/StopNote.vue';
 import BottledPanel from '../parts/bottle/BottledPanel.vue';
 import BottlePlan from '../parts/bottle/BottlePlan.vue';
+import GlassVerdict from '../parts/bottle/GlassVerdict.vue';
 import KegPlan from '../parts/bottle/KegPlan.vue';
-import { whyNotBottle } from '@hollow-bell/core/watch';
-import { computed } from 'vue';
 
 const store = useBatch();
 const { tell } = useReader();
-const stop = computed(() => whyNotBottle(store.ledger, store.now));
+const judgement = computed(() => judge(store.ledger, store.now));
 const isKeg = ref(false);
+/** What the maker said to the judgement: yes to its question, or that it is in glass already. */
+const said = ref<'yes' | 'already' | null>(null);
+const isPlanned = computed(
+  () => judgement.value.verdict === 'open' || said.value === 'already' || (judgement.value.verdict === 'ask' && said.value === 'yes'),
+);
+const word = computed(() => {
+  const { question } = judgement.value;
+  return said.value === 'yes' && question !== null ? `${tell(question)} Yes.` : null;
+});
 </script>
 
 <template>
@@ -24,12 +31,18 @@ const isKeg = ref(false);
     <StationHead>{{ tell(store.state.sentence) }}</StationHead>
     <BottledPanel v-if="store.ledger.history.bottled !== null" />
     <template v-if="!isAllBottled(store.ledger)">
-      <div v-if="stop !== null" class="stack stopped">
-        <StopNote data-test="no-bottling">Not into closed glass yet. <SentenceText :sentence="stop" /></StopNote>
-        <p class="quiet">This stop cannot be overridden: burst glass hurts whoever stands beside it. Under an airlock the mead can wait.</p>
-        <button v-if="!isKeg" type="button" class="link" @click="isKeg = true">A keg lets gas go by its valve: plan one</button>
-      </div>
-      <BottlePlan v-if="stop === null && !isKeg" @keg="isKeg = true" />
+      <GlassVerdict
+        v-if="!isPlanned && !isKeg"
+        :judgement="judgement"
+        @yes="said = 'yes'"
+        @already="said = 'already'"
+        @keg="isKeg = true"
+      />
+      <p v-if="isPlanned && said === 'already'" class="caution" role="status">
+        What is in glass already: write down when, and which bottles. It rings on Rounds until that is settled.
+        <button type="button" class="link" @click="said = null">It is not</button>
+      </p>
+      <BottlePlan v-if="isPlanned && !isKeg" :word="word" @keg="isKeg = true" />
       <KegPlan v-if="isKeg" @bottles="isKeg = false" />
     </template>
     <BatchLog class="log-below" />
@@ -37,11 +50,6 @@ const isKeg = ref(false);
 </template>
 
 <style scoped>
-.stopped {
-  max-width: 720px;
-  padding-top: 12px;
-}
-
 .log-below {
   margin-top: 26px;
   border-top: 1px solid var(--rule);

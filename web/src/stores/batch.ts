@@ -8,7 +8,8 @@ import { beforeBottling, fold, isAllBottled, ledgerFigures, logOf, standsIn, vie
 import type { EventContent, LogEntry } from '@hollow-bell/core/record';
 import { asksOf, knotsOf, stationOf } from '@hollow-bell/core/rounds';
 import { USUAL_SCHOOL, gatesOf } from '@hollow-bell/core/stabilize';
-import { expectedEnd, stateOf } from '@hollow-bell/core/watch';
+import { expectedEnd } from '@hollow-bell/core/glass';
+import { stateOf } from '@hollow-bell/core/watch';
 import { useNow } from '@vueuse/core';
 import type { Vessel } from '@hollow-bell/core/vessel';
 import { defineStore, storeToRefs } from 'pinia';

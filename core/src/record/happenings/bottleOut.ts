@@ -5,7 +5,14 @@ import { BOTTLE_ENDS } from '../kinds.ts';
 import type { BottleEnd } from '../kinds.ts';
 import { bottlesLeft } from '../view.ts';
 
-const TOLD: Record<BottleEnd, string> = { opened: 'opened', given: 'given away', broken: 'broken', burst: 'burst', leaked: 'leaked' };
+const TOLD: Record<BottleEnd, string> = {
+  opened: 'opened',
+  given: 'given away',
+  broken: 'broken',
+  burst: 'burst',
+  gushed: 'gushed over',
+  leaked: 'leaked',
+};
 
 /** Gives empties back to the lots that they were taken from: of this size, or of any where none was said. */
 function putBack({ history, taken }: Folding, count: number, sizeMl: number | undefined): void {

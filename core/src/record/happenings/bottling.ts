@@ -1,4 +1,4 @@
-import { Refusal, bottleMl, choice, flag, id, list, maybe, nameShape, number, record, say, whole } from '../../quantities/index.ts';
+import { Refusal, bottleMl, choice, flag, id, list, maybe, nameShape, number, record, say, text, whole } from '../../quantities/index.ts';
 import type { Fit, Immutable } from '../../quantities/index.ts';
 import { noMasses } from '../../masses/index.ts';
 import { VOLUME_SLACK, requireVolume } from '../believed.ts';
@@ -44,9 +44,6 @@ export const ratedShape = number(0.5, 15, [2, 8], {
   whenHigh: 'No bottle bears more than 15 volumes; its maker’s word may be in bar.',
 });
 
-/** The smallest keg with a valve of its own (trade practice, rounded down). */
-const LEAST_KEG_ML = 1900;
-
 const rowShape = record(
   {
     sizeMl: number(20, 100_000, [250, 750]),
@@ -61,10 +58,6 @@ const rowShape = record(
   {
     holds: ({ kind, sizeMl }) => kind === 'keg' || sizeMl <= 20_000,
     says: 'No bottle holds more than 20 L; a larger one is a keg.',
-  },
-  {
-    holds: ({ kind, sizeMl }) => kind !== 'keg' || sizeMl >= LEAST_KEG_ML,
-    says: 'A keg holds 2 L and more; what is smaller is a bottle.',
   },
 );
 
@@ -126,13 +119,15 @@ export const bottling = happening({
     otherCost: maybe(number(0, 1_000_000, [0, 20])),
     /** It stays in its vessel, for another day. */
     stays: maybe(flag),
+    /** The question that was asked before, to which its maker said yes. */
+    word: maybe(text(2000)),
   }),
   believe: (ledger, { bottles, prime }) => {
     if (litersIn(bottles) <= 0) throw new Refusal('No bottle is counted; say how many were filled.', 'bottles');
     requireVolume(litersIn(bottles), ledger, 'bottled', VOLUME_SLACK);
     requireEach(bottles, prime);
   },
-  apply: (ledger, { bottles, prime, leftL, stays, otherCost }, { id: eventId, at }) => {
+  apply: (ledger, { bottles, prime, leftL, stays, otherCost, word }, { id: eventId, at }) => {
     const { bottled } = ledger.history;
     forgetEatenSugar(ledger);
     const mead = copyOf({ ...ledger, history: { ...ledger.history, bottled: null } });
@@ -146,6 +141,7 @@ export const bottling = happening({
       warmestC: prime?.warmestC ?? null,
       measured: prime === undefined ? null : { volumeL: prime.volumeL, again: prime.again === true },
       otherCost: otherCost ?? 0,
+      word: word ?? null,
       mead,
     };
     const before = mixedOf(ledger);
@@ -172,5 +168,4 @@ export const bottling = happening({
     ]),
     ...(prime === undefined ? [] : [{ lotId: prime.lotId, massG: prime.massG }]),
   ],
-  closesL: ({ bottles }) => litersIn(bottles.filter(({ kind }) => kind !== 'keg')),
 });

@@ -1,7 +1,7 @@
 import { OTHER_FAMILIES, checkComposition, compositionShape, styleMarkShape, traitsShape } from '../../ingredients/index.ts';
 import { choice, massG, maybe, nameShape, number, record, say, whole } from '../../quantities/index.ts';
 import { happening } from '../happening.ts';
-import { asItIs, originFields } from '../origin.ts';
+import { asItIs, heatedField, originFields } from '../origin.ts';
 import { pourIngredient } from '../pourIngredient.ts';
 
 /** Anything but honey that brings sugar, acid, flavor or pulp. */
@@ -19,6 +19,7 @@ export const ingredient = happening({
     bagDays: maybe(whole(1, 120)),
     /** What is to be minded about it. */
     traits: maybe(traitsShape),
+    heated: heatedField,
   }),
   believe: (_, { name, family, composition }) => checkComposition(name, family, composition),
   apply: pourIngredient,

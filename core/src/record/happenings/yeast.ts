@@ -17,6 +17,7 @@ export const yeast = happening({
     const { liquid, history } = ledger;
     const must = mixedOf(ledger);
     breakGuard(ledger);
+    if (history.pitch !== null) history.yeasts.push({ at, yeastId, ...(own === undefined ? {} : { own: { ...own } }) });
     liquid.yeastG += massG;
     liquid.pouredG += massG;
     history.pitch ??= {

@@ -2,7 +2,7 @@ import { MUCH_AIR_MM, finedUntil, rackAdvice, standsInto, tasteNext } from '../.
 import { mm, say, when } from '../../quantities/index.ts';
 import { mixedOf } from '../../record/index.ts';
 import { filledNow } from '../../vessel/index.ts';
-import { finishOf } from '../../watch/index.ts';
+import { finishOf } from '../../glass/index.ts';
 import { asked } from '../ask.ts';
 import type { AskRule } from '../ask.ts';
 import { isDone } from './finished.ts';
@@ -61,7 +61,7 @@ export const headspace: AskRule = {
 /** Wood and spice go on giving: taste by the day. */
 export const tasteBy: AskRule = {
   asks: ({ ledger, state, now }) => {
-    const finishedAt = isDone(state) ? (finishOf(ledger).since?.at ?? null) : null;
+    const finishedAt = isDone(state) ? finishOf(ledger).since : null;
     return finishedAt === null
       ? []
       : tasteNext(ledger, finishedAt).map(({ eventId, dueAt, sentence, name }) =>

@@ -1,5 +1,6 @@
 import { DAY_MS, say } from '../../quantities/index.ts';
-import { gasOutAt, stabilizedAt, traitsOf } from '../../watch/index.ts';
+import { stabilizedAt } from '../../record/index.ts';
+import { gasOutAt, traitsOf } from '../../watch/index.ts';
 import { asked } from '../ask.ts';
 import type { AskRule, Asked, Asking } from '../ask.ts';
 import { doseAsked } from './dose.ts';

@@ -1,6 +1,7 @@
 import { HOUR_MS, say, when } from '../../quantities/index.ts';
 import { bearsHoney, firstShutGate, gatesOf, protectionOf } from '../../stabilize/index.ts';
-import { HEAT_REST_H, WAIT_H, VERIFY_H, provenReadings, stabilizedAt, sweetenedAt, whyNotBottle } from '../../watch/index.ts';
+import { GUARD_WAIT_H, judge, whyShut } from '../../glass/index.ts';
+import { provenReadings, stabilizedAt, sweetenedAt } from '../../record/index.ts';
 import type { BatchState } from '../../watch/index.ts';
 import { asked } from '../ask.ts';
 import type { AskRule, Asked, Asking } from '../ask.ts';
@@ -28,7 +29,7 @@ const byHeat = ({ ledger: { history } }: Asking): boolean => history.guarded?.by
 export const firstAfterHoney: AskRule = {
   asks: between({
     sweetened: (of, honeyAt) =>
-      whyNotBottle(of.ledger, of.now) === null || isReadSince(of, honeyAt)
+      whyShut(of.ledger, of.now) === null || isReadSince(of, honeyAt)
         ? null
         : asked(
             `after honey ${honeyAt}`,
@@ -42,16 +43,16 @@ export const firstAfterHoney: AskRule = {
 export const verify: AskRule = {
   asks: between({
     sweetened: (of, honeyAt) => {
-      const why = whyNotBottle(of.ledger, of.now);
+      const why = whyShut(of.ledger, of.now);
       if (why === null || !isReadSince(of, honeyAt)) return null;
-      const verifyAt = honeyAt + VERIFY_H * HOUR_MS;
+      const verifyAt = judge(of.ledger, of.now).ways[0]?.at ?? of.now;
       const dated = say`Read the gravity, before any bottle is closed`;
       return asked(honeyAt, of.now < verifyAt ? 'muffled' : 'swinging', verifyAt, why, 'watch', dated);
     },
     /** Heat is proven by readings: the first after its rest is asked for by its gate, the next here. */
     stable: (of, stable) => {
       if (!byHeat(of) || shutGate(of) !== null) return null;
-      const why = whyNotBottle(of.ledger, of.now);
+      const why = whyShut(of.ledger, of.now);
       return why === null ? null : asked(`after heat ${stable}`, 'muffled', of.now, why, 'watch');
     },
   }),
@@ -63,7 +64,7 @@ export const weekLater: AskRule = {
   asks: between({
     sweetened: ({ ledger, now }, honeyAt) => {
       const dueAt = honeyAt + AGAIN_H * HOUR_MS;
-      if (whyNotBottle(ledger, now) !== null || provenReadings(ledger).some(({ at }) => at >= dueAt)) return null;
+      if (whyShut(ledger, now) !== null || provenReadings(ledger).some(({ at }) => at >= dueAt)) return null;
       return asked(
         `a week after honey ${honeyAt}`,
         now >= dueAt ? 'swinging' : 'muffled',
@@ -79,9 +80,9 @@ export const weekLater: AskRule = {
 export const bottle: AskRule = {
   asks: between({
     sweetened: ({ ledger, now }) =>
-      whyNotBottle(ledger, now) === null ? asked(undefined, 'still', now, say`Steady since the honey. It may be bottled.`, 'bottle') : null,
+      whyShut(ledger, now) === null ? asked(undefined, 'still', now, say`Steady since the honey. It may be bottled.`, 'bottle') : null,
     open: ({ ledger, now, school }) =>
-      bearsHoney(school) || whyNotBottle(ledger, now) !== null
+      bearsHoney(school) || whyShut(ledger, now) !== null
         ? null
         : asked(undefined, 'still', now, say`Dry and still: it may be bottled as it is.`, 'bottle'),
   }),
@@ -92,7 +93,7 @@ export const wait: AskRule = {
     stable: (of, stable) => {
       const shut = shutGate(of);
       const heat = byHeat(of);
-      const dueAt = stable + (heat ? HEAT_REST_H : WAIT_H) * HOUR_MS;
+      const dueAt = stable + GUARD_WAIT_H[heat ? 'heat' : 'dose'] * HOUR_MS;
       if (shut?.id === 'waited') {
         const told = [heat ? 'It rests from the heat: ' : 'Sulfite and sorbate are working: ', ...shut.sentence, '.'];
         return asked(stable, 'muffled', dueAt, told, 'stabilize', say`Read the gravity; then it may be sweetened`);
@@ -133,7 +134,7 @@ export const stabilize: AskRule = {
   asks: between({
     open: (of) => {
       if (['clear', 'degassed'].includes(shutGate(of)?.id ?? '')) return null;
-      const why = whyNotBottle(of.ledger, of.now);
+      const why = whyShut(of.ledger, of.now);
       if (!bearsHoney(of.school)) return why === null ? null : asked(undefined, 'swinging', of.now, why, 'stabilize');
       const told =
         why === null

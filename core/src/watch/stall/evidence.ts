@@ -1,14 +1,23 @@
 import { HONEY_NITROGEN, N_PER_SUGAR } from '../../nitrogen/index.ts';
 import { THIRD_BREAK, TOO_LATE_SHARE } from '../../yeast/index.ts';
 import { shareSeenAt } from '../../feed/index.ts';
-import { CENTRAL_ASSUMPTIONS, honeysPoured, mayBeSo, mixedOf, othersPoured, shareGone } from '../../record/index.ts';
+import {
+  CENTRAL_ASSUMPTIONS,
+  abvBeforeSugar,
+  fedSugarAt,
+  honeysPoured,
+  mayBeSo,
+  mixedOf,
+  othersPoured,
+  shareGone,
+} from '../../record/index.ts';
 import type { Ledger, ReadingPoint, Temperature } from '../../record/index.ts';
 import { refractometerBrix, sgFromBrix } from '../../liquid/index.ts';
 import { fermentSugar, liquidOf } from '../../masses/index.ts';
 import { yeastOf } from '../../yeast/index.ts';
 import type { YeastType } from '../../yeast/index.ts';
-import { expectedEnd, maltShareOf } from '../finish.ts';
-import { abvBeforeSugar, fedSugarAt } from '../stabilized.ts';
+import { expectedEnd } from '../../glass/index.ts';
+import { maltShareOf } from './malt.ts';
 import { SO2_HINDERS_MG_PER_L, SORBIC_STOPS_MG_PER_L } from './limits.ts';
 import { standingOf } from './standing.ts';
 import { DAY_MS, HOUR_MS } from '../../quantities/index.ts';

@@ -1,7 +1,7 @@
 import { abvPct, gPerL, gravity, hours, percent, say, tempC } from '../../quantities/index.ts';
 import type { Sentence } from '../../quantities/index.ts';
-import { EQUAL_SG } from '../stabilized.ts';
-import { MALT_LEAVES_SG, MALT_SHARE } from '../finish.ts';
+import { EQUAL_SG } from '../../glass/index.ts';
+import { MALT_LEAVES_SG, MALT_SHARE } from './malt.ts';
 import type { StallEvidence } from './evidence.ts';
 import { LAG_H } from './limits.ts';
 import type { ReadingPoint } from '../../record/index.ts';
@@ -38,7 +38,7 @@ const RULES: readonly { kind: StallKind; fits: (e: StallEvidence) => Sentence | 
     kind: 'malt',
     fits: ({ maltShare, last, endHighSg, stillDays }) =>
       stillDays >= STANDS_DAYS && maltShare >= MALT_SHARE && last !== null && last.sg <= endHighSg + MALT_LEAVES_SG
-        ? say`Malt made ${percent(100 * maltShare)} of it and leaves sugars that no mead yeast eats: ${gravity(last.sg)} may be its end. Leave it alone; until it lies where it should stop, it counts as finished only by your word.`
+        ? say`Malt made ${percent(100 * maltShare)} of it and leaves sugars that no mead yeast eats: ${gravity(last.sg)} may be its end. Leave it alone; until it lies where it should stop, closed glass wants your word for it.`
         : null,
   },
   {

@@ -6,7 +6,7 @@ import { Refusal } from '@hollow-bell/core/quantities';
 import { LEDGER_VERSION, RECORD_VERSION, emptyLedger, fold, upcast, upcastLedger } from '@hollow-bell/core/record';
 import type { BatchEvent } from '@hollow-bell/core/record';
 import { isCellared } from '@hollow-bell/core/cellar';
-import { isOpen } from '@hollow-bell/core/watch';
+import { isOpen } from '@hollow-bell/core/glass';
 import { Op, QueryTypes } from 'sequelize';
 import type { Sequelize, Transaction } from 'sequelize';
 import { HttpProblem } from '../../http/errors.ts';

@@ -232,7 +232,13 @@ export const BOTTLED: Recipe[] = [
       [9 * DAY_H, sg(1.05, 19)],
       [24 * DAY_H, sg(1.01, 18)],
       ...ended(0.996, [44, 62, 80, 96]),
-      [96.2 * DAY_H, bottled({ 'wine 750': 6 })],
+      [
+        96.2 * DAY_H,
+        bottled(
+          { 'wine 750': 6 },
+          { word: 'It rests sweet where its yeast gives up, and stood so for weeks. Is it to be bottled as it is? Yes.' },
+        ),
+      ],
       [96.3 * DAY_H, nextTime('Grate the quinces; cut ones gave little.')],
     ],
   },

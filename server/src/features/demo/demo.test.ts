@@ -5,7 +5,8 @@ import { ledgerFigures } from '@hollow-bell/core/record';
 import { DAY_MS, plainly } from '@hollow-bell/core/quantities';
 import { asksOf, byUrgency, knotsOf, stationOf } from '@hollow-bell/core/rounds';
 import { gatesOf } from '@hollow-bell/core/stabilize';
-import { finishOf, stallEvidence, stallVerdict, stateOf, whyNotBottle } from '@hollow-bell/core/watch';
+import { finishOf, whyShut } from '@hollow-bell/core/glass';
+import { stallEvidence, stallVerdict, stateOf } from '@hollow-bell/core/watch';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { NOW, testApp } from '../../test/server.ts';
 import { loadDemoCellar } from './load.ts';
@@ -101,7 +102,7 @@ describe('the demo’s batches, untouched', () => {
         if (state.phase === 'finished') expect(finished?.state, batch.name).toBe('open');
         if (['active', 'stuck', 'slowing', 'lag', 'unread'].includes(state.phase)) {
           expect(finished?.state, batch.name).toBe('shut');
-          expect(whyNotBottle(batch.ledger, now), batch.name).not.toBeNull();
+          expect(whyShut(batch.ledger, now), batch.name).not.toBeNull();
         }
       }
   });

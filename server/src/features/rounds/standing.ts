@@ -4,7 +4,8 @@ import { feedingPlanOf } from '@hollow-bell/core/feed';
 import { colorsOf, isAllBottled, standsIn, viewOf } from '@hollow-bell/core/record';
 import { Refusal } from '@hollow-bell/core/quantities';
 import { asksOf, byUrgency, unreckonedAsk } from '@hollow-bell/core/rounds';
-import { isOpen, stateOf } from '@hollow-bell/core/watch';
+import { isOpen } from '@hollow-bell/core/glass';
+import { stateOf } from '@hollow-bell/core/watch';
 
 interface Batches {
   marks: () => Promise<{ id: string; mark: string }[]>;

@@ -13,10 +13,12 @@ import BottleFields from './BottleFields.vue';
 import CrateStage from './CrateStage.vue';
 import GasPanel from './GasPanel.vue';
 
+/** The question that its maker said yes to; null where none was asked. */
+const props = defineProps<{ word: string | null }>();
 const emit = defineEmits<{ keg: [] }>();
 const { show, tell } = useReader();
 const { blocked } = useAttempt();
-const { isSparkling, volumes, style, sugar, where, sweet, dead, prime, crate, refused } = useBottling();
+const { isSparkling, volumes, style, sugar, where, sweet, dead, prime, crate, refused } = useBottling(() => props.word);
 const cannotSparkle = computed(() => (isSparkling.value ? (sweet.value ?? dead.value) : null));
 const total = computed(() => crate.value?.bottles ?? 0);
 </script>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import type { Protection } from '@hollow-bell/core/stabilize';
 import { DAY_MS } from '@hollow-bell/core/quantities';
-import { sweetenedAt, whyNotBottle } from '@hollow-bell/core/watch';
+import { whyShut } from '@hollow-bell/core/glass';
+import { sweetenedAt } from '@hollow-bell/core/record';
 import { computed } from 'vue';
 import FigureValue from '../figures/FigureValue.vue';
 import ReadingForm from '../watch/ReadingForm.vue';
@@ -14,7 +15,7 @@ defineProps<{ protection: Protection | null }>();
 const store = useBatch();
 const { show } = useReader();
 const guard = computed(() => store.ledger.history.guarded);
-const why = computed(() => whyNotBottle(store.ledger, store.now));
+const why = computed(() => whyShut(store.ledger, store.now));
 const isSweet = computed(() => sweetenedAt(store.ledger) !== null);
 </script>
 

@@ -4,7 +4,7 @@ import type { StabilizeSchool } from '@hollow-bell/core/stabilize';
 import { volumesFromPoints } from '@hollow-bell/core/carbonate';
 import { Refusal } from '@hollow-bell/core/quantities';
 import type { Ranged } from '@hollow-bell/core/quantities';
-import { finishOf, whyNotBottle } from '@hollow-bell/core/watch';
+import { finishOf, whyShut } from '@hollow-bell/core/glass';
 import { eventSentence } from '@hollow-bell/core/record';
 import type { EventContent } from '@hollow-bell/core/record';
 import { computed, ref } from 'vue';
@@ -23,7 +23,7 @@ const store = useBatch();
 const { tell, show } = useReader();
 const { refusal, busy, attempt } = useAttempt();
 const { at, when } = useWhen();
-const why = computed(() => whyNotBottle(store.ledger, store.now));
+const why = computed(() => whyShut(store.ledger, store.now));
 const last = computed(() => finishOf(store.ledger).last);
 /** What could still fall to the lowest end that may be, and what gas that would make in closed glass. */
 const mayFall = computed(() => {

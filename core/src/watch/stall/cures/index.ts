@@ -30,7 +30,7 @@ export function curesFor(verdict: StallVerdict, evidence: StallEvidence, ranked:
     case 'malt':
       return [
         letStay(
-          say`Leave it, and read it again in a week. Where you judge that it stays here, say so: three readings on one line over two weeks then count as its end, and four weeks of stillness for glass.`,
+          say`Leave it, and read it again in a week. Where you judge that it stays here, say so: two equal readings over two weeks, or three over one, then count as its end, and three over four weeks are worth a question for glass.`,
         ),
       ];
     case 'tolerance':

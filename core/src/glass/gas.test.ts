@@ -6,8 +6,9 @@ import type { BatchEvent, EventContent } from '../record/index.ts';
 import { DAY_MS, Refusal } from '../quantities/index.ts';
 import { plainly } from '../quantities/sentence.ts';
 import { honey, reading, water, yeast } from '../testing/examples.ts';
-import { bubblingOf, glassAlarm, isOpen, stateOf, whyNoGas, whyNotPrime } from '../watch/index.ts';
-import { checkEvents } from './index.ts';
+import { stateOf } from '../watch/index.ts';
+import { checkEvents } from '../check/index.ts';
+import { bubblingOf, glassAlarm, isOpen, judgeBottling, whyNoGas, whyNotPrime } from './index.ts';
 
 const START = Date.UTC(2026, 1, 2, 10);
 const DAY = 24;
@@ -26,18 +27,19 @@ const sucrose = (massG: number, volumeL: number, over: Partial<NonNullable<Bottl
 });
 const swing = { sizeMl: 500, kind: 'swing-top', closure: 'swing-top', ratedVolumes: 4 } as const;
 const crown = { sizeMl: 500, kind: 'used beer', closure: 'crown cap' } as const;
-const bottling = (payload: Bottling): EventContent => ({ kind: 'bottling', payload });
+const bottling = (payload: Bottling): Closing => ({ kind: 'bottling', payload });
 const at = START + 40 * DAY_MS;
-const closing = (content: EventContent, rows: Row[] = dry): void =>
-  checkEvents(record(...rows), [{ ...content, id: 'closing', happenedAt: at }], at + DAY_MS);
-const refusalOf = (content: EventContent, rows: Row[] = dry): string => {
+type Closing = Extract<EventContent, { kind: 'bottling' }>;
+/** What bars it: that it cannot be so, or the judgement of glass. */
+const refusalOf = (content: Closing, rows: Row[] = dry): string => {
   try {
-    closing(content, rows);
+    checkEvents(record(...rows), [{ ...content, id: 'closing', happenedAt: at }], at + DAY_MS);
   } catch (error) {
     if (error instanceof Refusal) return error.message;
     throw error;
   }
-  return '';
+  const { verdict, why } = judgeBottling(fold(record(...rows)), content.payload, at);
+  return verdict === 'shut' ? plainly(why) : '';
 };
 const gramsFor = (volumes: number, liters: number): number => ((volumes - 0.85) * 1.977 * liters) / 0.5143;
 
@@ -110,7 +112,7 @@ describe('gas in closed glass', () => {
     expect(refusalOf(bottling({ bottles }), sweet), 'still, it may be bottled').toBe('');
     expect(refusalOf(bottling({ bottles, prime }), sweet)).toMatch(/It is sweet/);
     const stable = fold(record(...dry, ...powders));
-    expect(whyNotPrime(stable), 'dry and stabilized: no danger').toBeNull();
+    expect(plainly(whyNotPrime(stable) ?? []), 'some day, all of it at once').toMatch(/guarded/);
     expect(plainly(whyNoGas(stable) ?? [])).toMatch(/hold its yeast back.*keg/);
     expect(whyNoGas(fold(record(...dry)))).toBeNull();
   });
@@ -186,7 +188,7 @@ describe('what is bottled with gas', () => {
     const late = record(...rows).find(({ kind }) => kind === 'bottling')!;
     const fewer = {
       ...primed,
-      payload: { ...(primed as Extract<EventContent, { kind: 'bottling' }>).payload, bottles: [{ ...swing, count: 3 }] },
+      payload: { ...(primed).payload, bottles: [{ ...swing, count: 3 }] },
     };
     const amendment: BatchEvent = {
       id: 'fewer',
@@ -194,7 +196,7 @@ describe('what is bottled with gas', () => {
       happenedAt: at + DAY_MS,
       enteredAt: at + DAY_MS,
       kind: 'amendment',
-      payload: { eventId: late.id, replacement: { ...fewer, happenedAt: late.happenedAt } as never },
+      payload: { eventId: late.id, replacement: { ...fewer, happenedAt: late.happenedAt } },
     };
     expect(() => checkEvents(record(...rows), [amendment], at + 2 * DAY_MS), 'the record may say what really was').not.toThrow();
     expect(plainly(glassAlarm(fold([...record(...rows), amendment])) ?? [])).toMatch(/should not have been closed/);
