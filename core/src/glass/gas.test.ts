@@ -188,7 +188,7 @@ describe('what is bottled with gas', () => {
     const late = record(...rows).find(({ kind }) => kind === 'bottling')!;
     const fewer = {
       ...primed,
-      payload: { ...(primed).payload, bottles: [{ ...swing, count: 3 }] },
+      payload: { ...primed.payload, bottles: [{ ...swing, count: 3 }] },
     };
     const amendment: BatchEvent = {
       id: 'fewer',

@@ -42,7 +42,7 @@ const gasOfPoints = (count: number): number => Math.max(0, count) * VOLUMES_A_PO
 
 const standsTold = ({ looks, since, last, days }: Level): Sentence =>
   looks.length === 1
-    ? say`It reads ${gravity(last.sg)}, once, ${onDay(last.at)}.`
+    ? say`In the warm it was last read ${onDay(last.at)}: ${gravity(last.sg)}, once.`
     : say`It stands at ${gravity(last.sg)}: ${onDay(since)} to ${onDay(last.at)}, ${String(looks.length)} readings over ${hours(24 * days)} in the warm.`;
 
 const HOW: Record<Guarding['by'], string> = { dose: 'Sulfite and sorbate', heat: 'Heat' };
@@ -117,7 +117,10 @@ export function shutTold(told: Told): Sentence {
     case 'stays':
       return say`It stands at ${gravity(level.last.sg)}, ${inPoints(left)} above where it should stop, with about ${gPerL(sugarGPerL(told))} of sugar. Stopped is not stable: what wakes up in closed glass bursts it.`;
     case 'moving':
-      return say`It read ${gravity(level.last.sg)}, ${inPoints(left)} above where it should stop, and has not been seen to stand there. Closed glass would burst.`;
+      return (
+        cold ??
+        say`It read ${gravity(level.last.sg)}, ${inPoints(left)} above where it should stop, and has not been seen to stand there. Closed glass would burst.`
+      );
     default:
       return (
         cold ??

@@ -159,5 +159,7 @@ export function waysToGlass(facts: Facts, now: number): Way[] {
         );
   const later = now + FERMENTS_ON_DAYS * DAY_MS;
   const ferment = waiting === null ? wayOf('ferment', facts, [warm as Step, read(later)], facts.endSg, later) : null;
-  return [waiting, word, guard, ferment].filter((way) => way !== null);
+  /** A word that brings nothing forward is not asked for. */
+  const isWordOfUse = word !== null && (waiting === null || word.at < waiting.at);
+  return [waiting, isWordOfUse ? word : null, guard, ferment].filter((way) => way !== null);
 }
