@@ -46,7 +46,7 @@ test('a lesson and a drill are played to their verdict by the keyboard alone', a
   await written(2);
 });
 
-test('an unfinished must can be bottled here, bursts, and the verdict says why the cellar refuses it', async ({ page, readCellar }) => {
+test('an unfinished must can be bottled here, bursts, and the verdict says why the cellar offers no bottle', async ({ page, readCellar }) => {
   await page.goto(`${readCellar.url}/practice?lesson=finished+or+quiet&run=24d+24f8+48d+48f8+72d+72f8+190r`);
   const time = page.getByRole('region', { name: 'Time' });
   await expect(time).toContainText('Day 8');
@@ -56,7 +56,7 @@ test('an unfinished must can be bottled here, bursts, and the verdict says why t
   await expect(page.getByText(/The first bottle burst, at/)).toBeVisible();
   await expect(time.getByRole('button', { name: 'stop', exact: true })).toHaveAttribute('aria-pressed', 'true');
   await page.getByRole('button', { name: 'See what came of it' }).click();
-  await expect(page.getByRole('region', { name: 'Verdict' })).toContainText(/\d+ of \d+ bottles burst\..*In the cellar this is refused/);
+  await expect(page.getByRole('region', { name: 'Verdict' })).toContainText(/\d+ of \d+ bottles burst\..*The cellar offers no bottle here/);
 });
 
 test('a change is rehearsed beside the plan, and carried into it', async ({ page, demoCellar }) => {
