@@ -269,3 +269,31 @@ test('a still melomel is given, drunk, tasted, compared with its twin, and made 
     await expect(page.locator('[data-recipe="Cherry, cool"]')).toBeVisible();
   });
 });
+
+test('what is in glass already is written though glass is shut, rings on Rounds, and is quiet once vented', async ({
+  page,
+  demoCellar,
+}) => {
+  await page.goto(`${demoCellar.url}/batches`);
+  await page.getByRole('link', { name: /Linden, plain/ }).click();
+  await page.getByRole('link', { name: /^Bottle/ }).click();
+  const verdict = page.locator('[data-test=no-bottling]');
+  await expect(verdict).toContainText(/Glass is shut until/);
+  await expect(page.getByRole('button', { name: /^Bottled \d/ })).toHaveCount(0);
+  await page.getByRole('button', { name: 'It is already in glass' }).click();
+  await page.getByRole('button', { name: 'as many as fit' }).first().click();
+  await page.getByRole('button', { name: /^Bottled \d/ }).click();
+  await expect(page.locator('[data-test=doubts]')).toContainText('Glass is shut on it');
+  await page.getByRole('button', { name: 'It is so, write it' }).click();
+  await expect(page.getByRole('main').getByRole('alert').first()).toContainText('should not have been closed');
+
+  await page.getByRole('link', { name: 'Rounds', exact: true }).click();
+  const alarm = page.locator('li.ask[data-bell=cracked]').filter({ hasText: 'Linden, plain' });
+  await expect(alarm).toContainText('should not have been closed');
+  await alarm.getByRole('link', { name: 'Linden, plain' }).click();
+  await page.getByRole('link', { name: /^Bottle/ }).click();
+  await page.getByRole('button', { name: 'All of them are vented' }).click();
+  await expect(page.getByRole('button', { name: 'All of them are vented' })).toHaveCount(0);
+  await page.getByRole('link', { name: 'Rounds', exact: true }).click();
+  await expect(alarm).toHaveCount(0);
+});

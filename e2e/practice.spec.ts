@@ -46,7 +46,10 @@ test('a lesson and a drill are played to their verdict by the keyboard alone', a
   await written(2);
 });
 
-test('an unfinished must can be bottled here, bursts, and the verdict says why the cellar offers no bottle', async ({ page, readCellar }) => {
+test('an unfinished must can be bottled here, bursts, and the verdict says why the cellar offers no bottle', async ({
+  page,
+  readCellar,
+}) => {
   await page.goto(`${readCellar.url}/practice?lesson=finished+or+quiet&run=24d+24f8+48d+48f8+72d+72f8+190r`);
   const time = page.getByRole('region', { name: 'Time' });
   await expect(time).toContainText('Day 8');

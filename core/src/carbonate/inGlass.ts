@@ -20,7 +20,7 @@ export const isPrimed = ({ primings, each }: Pick<Filled, 'primings' | 'each'>):
 const ROOM_C = 20;
 
 /** Volumes of CO2 once the sugar is gone: what the warmest day left in it, and what the sugar makes. */
-export const volumesIn = (filling: Filled, row: Row): number =>
+export const volumesIn = (filling: Pick<Filled, 'primings' | 'each' | 'warmestC'>, row: Row): number =>
   residualCo2Volumes(filling.warmestC ?? ROOM_C) + primedVolumes(filling, row);
 
 /** Air under a crown or a cork, as a share of what a bottle holds (our estimate: 13 mm under a cork and 25 mm under a crown are 1 to 4 %). */

@@ -8,12 +8,15 @@ const PER_FERMENTABLE_HONEY = PRIMING_CO2['dextrose anhydrous'];
 
 export type PrimingSugar = { kind: keyof typeof PRIMING_CO2 } | { kind: 'honey' | 'juice'; fermentable: number };
 
+/** Whatever is said of it, a gram of honey holds at least so much sugar, and one of juice (published compositions, rounded down). */
+const FERMENTS_AT_LEAST = { honey: 0.7, juice: 0.05 } as const;
+
 /** What primes, as a record has it. @throws Refusal for honey or juice of which nobody said how much ferments */
 export function primingSugarOf({ what, fermentable }: Omit<Priming, 'gPerL'>): PrimingSugar {
   if (what !== 'honey' && what !== 'juice') return { kind: what };
   if (fermentable === undefined)
     throw new Refusal('Say how moist the honey is, or how sweet the juice: its sugar makes the gas.', 'fermentable');
-  return { kind: what, fermentable };
+  return { kind: what, fermentable: Math.max(FERMENTS_AT_LEAST[what], fermentable) };
 }
 
 /** g of CO2 from a gram of what primes. */

@@ -1,7 +1,7 @@
 import { primingSugarOf, volumesMade } from '../carbonate/index.ts';
 import { isAllBottled } from '../record/index.ts';
-import type { Ledger, Payloads } from '../record/index.ts';
-import { GRAMS_PER, massG, say, volumeL, volumes } from '../quantities/index.ts';
+import type { EventContent, Ledger, Payloads } from '../record/index.ts';
+import { GRAMS_PER, massG, plainly, say, volumeL, volumes } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
 import { judgeBottling, whyNoGas } from '../glass/index.ts';
 
@@ -22,6 +22,13 @@ function aboutGlass(ledger: Ledger, payload: Payloads['bottling'], at: number): 
       ' Write it down only if it is in glass already: it then rings until that is settled.',
     ],
   ];
+}
+
+/** An entry as it is written once its question was answered: the yes stands with the bottling. Any other is left as it is. */
+export function answered(ledger: Ledger, content: EventContent, at: number): EventContent {
+  if (content.kind !== 'bottling' || content.payload.word !== undefined || isAllBottled(ledger)) return content;
+  const { verdict, why, question } = judgeBottling(ledger, content.payload, at);
+  return verdict === 'ask' ? { ...content, payload: { ...content.payload, word: `${plainly(question ?? why)} Yes.` } } : content;
 }
 
 export const aboutBottling = (ledger: Ledger, payload: Payloads['bottling'], at: number): Sentence[] => [

@@ -1,4 +1,5 @@
-/* Whether an event can have happened, whether closed glass may stand, and what a careful friend would ask first. */
+/* Whether an event can have happened, and what a careful friend would ask first. */
+export { answered } from './bubbles.ts';
 export { checkEvent, checkEvents } from './check.ts';
 export { entryDoubts } from './doubts.ts';
 export type { HouseRules } from './doubts.ts';

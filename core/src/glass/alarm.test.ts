@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { checkEvents } from '../check/index.ts';
+import { answered, checkEvents } from '../check/index.ts';
 import { eventsAt, fold, meadBottled, viewOf } from '../record/index.ts';
 import type { BatchEvent, EventContent } from '../record/index.ts';
 import { DAY_MS, HOUR_MS, Refusal } from '../quantities/index.ts';
@@ -56,6 +56,22 @@ describe('what has happened is written, and rings', () => {
     expect(alarm(...early, ...at(0.9885, 26, 33.1))).toMatch(/less than when it was bottled/);
   });
 
+  it('rings anew for what is read after the gas was let out', () => {
+    const wrong: Row[] = [...falling, [12, bottles(4)], [13, { kind: 'note', payload: { text: 'vented', mark: 'vented' } }]];
+    expect(alarm(...wrong)).toBe('');
+    expect(alarm(...wrong, ...at(1.024, 30))).toMatch(/less than when it was bottled/);
+  });
+
+  it('takes what stays in the vessel for no proof of the bottles, and its fall for theirs', () => {
+    const part: EventContent = { kind: 'bottling', payload: { bottles: [{ sizeMl: 750, count: 2, kind: 'wine' }], stays: true } };
+    const early: Row[] = [...must, ...at(0.991, 20, 24), [25, part]];
+    expect(alarm(...early, ...powders(26), ...at(0.991, 28, 36))).not.toBe('');
+    const fine: Row[] = [...dry, [36, part]];
+    expect(alarm(...fine)).toBe('');
+    expect(alarm(...fine, ...at(0.9885, 40))).toMatch(/less than when it was bottled/);
+    expect(alarm(...fine, [38, water(1)], ...at(0.9885, 40))).toBe('');
+  });
+
   it.each(['burst', 'gushed'] as const)('judges all its sisters by one that %s', (end) => {
     const fine: Row[] = [...dry, [36, bottles(4)]];
     expect(alarm(...fine, out(50, end, 1))).toMatch(/each of them may burst/);
@@ -70,6 +86,11 @@ describe('what has happened is written, and rings', () => {
     expect(judge(fold(record(...near)), START + 40 * DAY_MS).verdict).toBe('ask');
     expect(closed()).toMatch(/Nobody was asked/);
     expect(closed('It rests above its end. Is it to be bottled? Yes.')).toBe('');
+    const content = { kind: 'bottling', payload: { bottles: [{ sizeMl: 750, count: 4 }] } } as const;
+    const written = answered(fold(record(...near)), content, START + 40 * DAY_MS);
+    expect(written).toMatchObject({ payload: { word: expect.stringMatching(/Is it to be bottled as it is\?.* Yes\.$/) as string } });
+    expect(alarm(...near, [40, written])).toBe('');
+    expect(answered(fold(record(...dry)), content, START + 40 * DAY_MS)).toBe(content);
   });
 });
 

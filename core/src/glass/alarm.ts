@@ -15,30 +15,36 @@ const GLASS_CARE =
 const readSince = (ledger: Ledger, since: number): readonly ReadingPoint[] =>
   ledger.history.readings.filter(({ at, instrument }) => at > since && provesAnEnd(instrument));
 
-/** It fell in closed bottles, by a reading of one that was opened. Priming sugar may go; what was there without it may not. */
-export function fellInBottles(ledger: Ledger): boolean {
-  const filling = ledger.history.bottled?.fillings.at(-1);
-  if (filling === undefined || ledger.history.bottled?.stays === true) return false;
-  const closedSg = mixedOf(filling.mead)?.sg ?? 1;
-  const read = readSince(ledger, filling.at).map(({ sg }) => sg);
-  const highest = isPrimed(filling) ? closedSg : Math.max(closedSg, ...read);
-  return read.some((sg) => highest - sg > EQUAL_SG + 1e-9);
-}
-
-/** Read twice from opened bottles since, as far apart as a proof wants, on the level that was closed. */
-function provenSince(ledger: Ledger, filling: Immutable<Filling>): boolean {
-  if (isPrimed(filling)) return false;
+/**
+ * When it fell in closed bottles, by a reading of one that was opened, or of what stayed in the vessel with nothing added; null where it
+ * did not. Priming sugar may go; what was there without it may not.
+ */
+function fellAt(ledger: Ledger): number | null {
+  const { bottled, turns } = ledger.history;
+  const filling = bottled?.fillings.at(-1);
+  if (bottled === null || filling === undefined || (bottled.stays && turns.some(({ at }) => at > filling.at))) return null;
   const closedSg = mixedOf(filling.mead)?.sg ?? 1;
   const read = readSince(ledger, filling.at);
+  const highest = isPrimed(filling) ? closedSg : Math.max(closedSg, ...read.map(({ sg }) => sg));
+  return read.findLast(({ sg }) => highest - sg > EQUAL_SG + 1e-9)?.at ?? null;
+}
+
+export const fellInBottles = (ledger: Ledger): boolean => fellAt(ledger) !== null;
+
+/** Read twice from opened bottles since, as far apart as a proof wants, on the level that was closed; what the vessel reads proves nothing of them. */
+function provenSince(ledger: Ledger, filling: Immutable<Filling>): boolean {
+  const { bottled } = ledger.history;
+  if (bottled === null || bottled.stays || isPrimed(filling)) return false;
+  const closedSg = mixedOf(filling.mead)?.sg ?? 1;
+  const read = readSince(ledger, bottled.at);
   const [first, last] = [read[0], read.at(-1)];
   if (first === undefined || last === undefined || last.at - first.at < STILL.atEnd.days * DAY_MS) return false;
   return read.every(({ sg }) => Math.abs(sg - closedSg) <= EQUAL_SG + 1e-9);
 }
 
-/** Settled by a deed: no bottle is left of it, its gas was let out, or it was proven still since. */
-function isSettled(ledger: Ledger, since: number): boolean {
-  return bottlesLeft(ledger) <= 0 || (ledger.history.marks.vented ?? Number.NEGATIVE_INFINITY) > since;
-}
+/** Settled by a deed after what speaks against it: no bottle is left, or the gas of all was let out. */
+const isSettled = (ledger: Ledger, since: number): boolean =>
+  bottlesLeft(ledger) <= 0 || (ledger.history.marks.vented ?? Number.NEGATIVE_INFINITY) > since;
 
 /** What stands against a session of bottling by all that is on record now; null where nothing does. */
 function whyWrong(filling: Immutable<Filling>): Sentence | null {
@@ -68,15 +74,17 @@ export function glassAlarm(ledger: Ledger): Sentence | null {
   if (bottled === null || first === undefined) return null;
   const sister = sisterTold(ledger, first.at);
   if (sister !== null && !isSettled(ledger, sister.at)) return sister.sentence;
-  if (isSettled(ledger, bottled.at)) return null;
-  if (fellInBottles(ledger))
+  const fell = fellAt(ledger);
+  if (fell !== null && !isSettled(ledger, fell))
     return say`A bottle reads ${gravity(ledger.history.readings.at(-1)?.sg ?? 1)}, less than when it was bottled: it ferments in closed glass, which may burst in the hand. ${GLASS_CARE}`;
   const sugarAt = bottled.stays
     ? undefined
     : ledger.history.pours.findLast(({ at, sugarG }) => at >= bottled.at && sugarG > LEAST_SUGAR_G)?.at;
-  if (sugarAt !== undefined)
+  if (sugarAt !== undefined && !isSettled(ledger, sugarAt))
     return say`Sugar is written down ${when(sugarAt)}, after the bottling. If it went into closed glass, that may burst in the hand. ${GLASS_CARE}`;
-  const wrong = bottled.fillings.map((filling) => (provenSince(ledger, filling) ? null : whyWrong(filling))).find((why) => why !== null);
+  const wrong = bottled.fillings
+    .map((filling) => (isSettled(ledger, filling.at) || provenSince(ledger, filling) ? null : whyWrong(filling)))
+    .find((why) => why !== null);
   return wrong === undefined
     ? null
     : [...say`By what is on record these bottles should not have been closed. `, ...wrong, ` ${GLASS_CARE}`];

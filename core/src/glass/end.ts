@@ -44,16 +44,21 @@ function endOf(ledger: Ledger, toleranceAbv: Ranged): ExpectedEnd {
 
 /** How the expected end comes about; null before the pitch. */
 export function endWorking(ledger: Ledger): Working | null {
-  if (ledger.history.pitch === null) return null;
-  const yeast = yeastOf(ledger.history.pitch);
+  const tolerance = toleranceOf(ledger);
+  if (ledger.history.pitch === null || tolerance === null) return null;
+  const { found, pitch } = ledger.history;
+  const { value, low, high } = tolerance;
   return {
     formula: 'ferment the sugar that is there until the alcohol reaches the tolerance or only a dry mead’s sugar is left',
     inputs: [
       { name: 'fermentable sugar now', shown: say`${grams(ledger.liquid.sugarG)}` },
       { name: 'unfermentable extract now', shown: say`${grams(ledger.liquid.unfermentableG)}` },
       {
-        name: `${yeast.name} tolerates`,
-        shown: say`${String(yeast.toleranceAbv.value)} % vol (${String(yeast.toleranceAbv.low)} to ${String(yeast.toleranceAbv.high)})`,
+        name: found === null ? `${yeastOf(pitch).name} tolerates` : 'its yeast tolerates',
+        shown:
+          found === null
+            ? say`${value.toFixed(1)} % vol (${low.toFixed(1)} to ${high.toFixed(1)})`
+            : ['nobody wrote it down: taken to have left it dry'],
       },
       {
         name: 'sugar a dry mead keeps',

@@ -27,7 +27,6 @@ export interface Sign {
 /** All that the judgement looks at: a record without what does not matter for glass. */
 export interface Facts {
   pitchedAt: number | null;
-  isFound: boolean;
   looks: readonly Look[];
   warmths: readonly Warmth[];
   turns: readonly Immutable<Turn>[];
@@ -81,7 +80,6 @@ export function factsOf(ledger: Ledger): Facts | null {
   const { clear = Number.NEGATIVE_INFINITY, hazy } = history.marks;
   return {
     pitchedAt: pitch?.at ?? null,
-    isFound: found !== null,
     looks: history.readings.flatMap(({ at, sg, instrument, isMisdated }, place) =>
       at >= since && isMisdated !== true && provesAnEnd(instrument) ? [{ at, sg, place }] : [],
     ),

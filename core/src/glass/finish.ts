@@ -5,7 +5,7 @@ import { factsOf } from './facts.ts';
 import { levelOf } from './level.ts';
 import type { Level } from './level.ts';
 import { EQUAL_SG, POINTS } from './limits.ts';
-import { isProvenStill, stillVerdict } from './still.ts';
+import { isProvenStill, isWordOf, stillVerdict } from './still.ts';
 import { provenStillAt } from './ways.ts';
 
 export interface Finish {
@@ -45,7 +45,7 @@ function reckoned(ledger: Ledger): Finish {
   /** As low as it may well end: a tolerance is known to a percent or two, and a sweet end to some points. */
   const lowSg = Math.max(facts.endSg + POINTS.near / 1000, (expectedEnd(ledger)?.sg.high ?? 0) + EQUAL_SG) + 1e-9;
   const isLow = sg <= lowSg;
-  const isWord = facts.staysHereAt !== null;
+  const isWord = level !== null && isWordOf(facts, level);
   const wantsHydrometer = last !== null && !provesAnEnd(last.instrument);
   const lastLow = wantsHydrometer && last.sg <= lowSg;
   if (!isLow && !isWord && !lastLow) return { ...none, since: level?.since ?? null, level };

@@ -1,14 +1,14 @@
 import { co2FromSugarVolumes, containerOf, gasFan, holdsOf, isPrimed, mostVolumesFor, ratingOf, volumesIn } from '../carbonate/index.ts';
 import type { Bubbling, GasFan } from '../carbonate/index.ts';
 import { mixedOf } from '../record/index.ts';
-import type { BottleRow, Filling, Ledger, Priming } from '../record/index.ts';
+import type { BottleRow, Ledger } from '../record/index.ts';
 import { DAY_MS, bottleMl, say, volumes as inVolumes } from '../quantities/index.ts';
 import type { Immutable, Sentence } from '../quantities/index.ts';
 import { yeastOf } from '../yeast/index.ts';
 import { factsOf } from './facts.ts';
 import type { GasAnswer, GlassPlan } from './plan.ts';
 import { isStillFor, levelOf } from './level.ts';
-import { BEYOND_ANY_VOLUMES, FIRM, KEG, POINTS, PRIMING_FERMENTS, STILL } from './limits.ts';
+import { BEYOND_ANY_VOLUMES, FIRM, KEG, POINTS, STILL } from './limits.ts';
 import { stillVerdict } from './still.ts';
 import type { StillVerdict } from './still.ts';
 
@@ -104,34 +104,14 @@ export function whyBarred(row: Immutable<BottleRow>, fan: GasFan, bubbling: Bubb
 const tooMuch = (gas: number): Sentence =>
   say`That would make ${inVolumes(gas)} of gas: no glass bears it. Are these grams, and is this the volume?`;
 
-/** Honey and juice ferment by what they are, whatever is said of them: the nearest share that there is. */
-function asItFerments<P extends Immutable<Omit<Priming, 'gPerL'>>>(priming: P): P {
-  if (priming.what !== 'honey' && priming.what !== 'juice') return priming;
-  const { low, high } = PRIMING_FERMENTS[priming.what];
-  return { ...priming, fermentable: Math.min(high, Math.max(low, priming.fermentable ?? high)) };
-}
-
 const litersOf = (bottles: GlassPlan['bottles']): number => bottles.reduce((sum, { sizeMl, count }) => sum + (sizeMl * count) / 1000, 0);
-
-/** A plan as a filling of a mead, its sugar by what it ferments. */
-const fillingOf = (mead: Ledger, plan: GlassPlan): Immutable<Filling> => ({
-  ...plan,
-  eventId: '',
-  at: 0,
-  otherCost: 0,
-  word: null,
-  primings: plan.primings.map(asItFerments),
-  each: plan.each === null ? null : asItFerments(plan.each),
-  mead,
-});
 
 /** Whether glass may be closed over priming sugar. @param mead before it @param still what it is by itself */
 export function sparklingAnswer(mead: Ledger, still: StillVerdict, plan: GlassPlan): GasAnswer {
   const sweet = whyNotPrimed(mead, still);
   if (sweet !== null) return { verdict: 'shut', why: sweet };
-  const filling = fillingOf(mead, plan);
   for (const row of plan.bottles.filter(({ kind, count }) => kind !== 'keg' && count > 0)) {
-    const volumes = volumesIn(filling, row);
+    const volumes = volumesIn(plan, row);
     const bubbling = bubblingOf(mead, volumes, plan.measured?.volumeL ?? litersOf(plan.bottles), plan.warmestC ?? 20);
     const why = volumes > BEYOND_ANY_VOLUMES ? tooMuch(volumes) : whyBarred(row, gasFan(bubbling), bubbling, plan.measured?.again === true);
     if (why !== null) return { verdict: 'shut', why };
@@ -143,9 +123,8 @@ export function sparklingAnswer(mead: Ledger, still: StillVerdict, plan: GlassPl
 
 /** Whether kegs bear it: by their rating, its sugar, and what still lives in it. */
 export function kegAnswer(mead: Ledger, { verdict }: StillVerdict, plan: GlassPlan): GasAnswer {
-  const filling = fillingOf(mead, plan);
   const mixed = mixedOf(mead);
-  const gas = Math.max(...plan.bottles.map((row) => volumesIn(filling, row)));
+  const gas = Math.max(...plan.bottles.map((row) => volumesIn(plan, row)));
   const bears = Math.min(...plan.bottles.map(({ ratedVolumes }) => ratedVolumes ?? KEG.bearsVolumes));
   if (isPrimed(plan) && gas > bears)
     return {

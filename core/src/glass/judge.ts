@@ -69,7 +69,7 @@ function judgeStill(ledger: Ledger, { facts, verdict: still }: Still, now: numbe
   const { verdict, ground, signs } = still;
   const end = expectedEnd(ledger);
   const ways = verdict === 'shut' ? waysToGlass(facts, now) : [];
-  const told = { facts, ground, signs, end, ledger, now };
+  const told = { facts, ground, signs, end, ledger };
   return {
     verdict,
     why: verdict === 'open' ? openTold(told) : verdict === 'ask' ? askedTold(told).why : shutTold(told),
@@ -83,6 +83,16 @@ function judgeStill(ledger: Ledger, { facts, verdict: still }: Still, now: numbe
     ground,
     signs,
   };
+}
+
+/** A page asks it many times of one ledger at one moment. */
+const judged = new WeakMap<Ledger, { now: number; judgement: Judgement }>();
+function judgedAt(ledger: Ledger, still: Still, now: number): Judgement {
+  const known = judged.get(ledger);
+  if (known?.now === now) return known.judgement;
+  const judgement = judgeStill(ledger, still, now);
+  judged.set(ledger, { now, judgement });
+  return judgement;
 }
 
 /** The same of a bottling as it is written down. @param ledger just before it */
@@ -110,7 +120,7 @@ const HARSHER: Record<Verdict, number> = { open: 0, ask: 1, shut: 2 };
 export function judge(ledger: Ledger, now: number, plan: GlassPlan | null = null): Judgement {
   const still = mixedOf(ledger) === null ? null : stillOf(ledger);
   if (still === null) return NOTHING;
-  const bare = judgeStill(ledger, still, now);
+  const bare = judgedAt(ledger, still, now);
   if (plan === null) return bare;
   const glass = plan.bottles.filter(({ kind, count }) => kind !== 'keg' && count > 0);
   const kegs = plan.bottles.filter(({ kind, count }) => kind === 'keg' && count > 0);

@@ -21,7 +21,7 @@ export const GRACE_H = 1;
 /** Points above the likely end up to which a mead is at it, and near it. */
 export const POINTS = { atEnd: 1, near: 4, restsDry: 8 } as const;
 
-/** Days of stillness in the warm, and looks, that open glass; \`weeks\` for what rests above its end. */
+/** Days of stillness in the warm, and looks, that open glass: at its end, near it by two or by three, and long for what rests further up. */
 export const STILL = {
   atEnd: { days: 7, looks: 2 },
   nearTwo: { days: 14, looks: 2 },
@@ -64,9 +64,6 @@ export const NO_SHIFT_SG = 0.0005;
 
 /** Priming wants a firm proof: so many looks, or so many days. */
 export const FIRM = { looks: 3, days: 14 } as const;
-
-/** A gram of honey ferments by so much of it; juice by its family (published compositions, rounded outwards). */
-export const PRIMING_FERMENTS = { honey: { low: 0.7, high: 0.85 }, juice: { low: 0.05, high: 0.3 } } as const;
 
 /** A keg that its maker does not rate bears so much, volumes; smaller ones are asked about, ml. */
 export const KEG = { bearsVolumes: 8, askBelowMl: 8000 } as const;

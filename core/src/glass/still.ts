@@ -145,9 +145,14 @@ function guardingOf(facts: Facts, guard: Immutable<Guard>): Guarding {
   };
 }
 
-/** Whether sugar went into it once it stood at its end; what is fed to a mead at work is food. */
-const isSweetened = ({ turns }: Facts): boolean =>
-  turns.some((turn) => isSugar(turn) && 1000 * (turn.sgBefore - turn.endSg) <= POINTS.near + 1e-6);
+/** Whether sugar, be it by pinches, went into it once it stood at its end; what is fed to a mead at work is food. */
+function isSweetened({ turns }: Facts): boolean {
+  const late = turns.filter(({ what, sgBefore, endSg }) => what === 'blend' || 1000 * (sgBefore - endSg) <= POINTS.near + 1e-6);
+  return late.some(({ what }) => what === 'blend') || late.reduce((sum, { sugarGPerL }) => sum + sugarGPerL, 0) > NO_SUGAR_G_PER_L;
+}
+
+/** A word that it stays is one of the level that it was said on. */
+export const isWordOf = ({ staysHereAt }: Facts, level: Level): boolean => staysHereAt !== null && staysHereAt >= level.since;
 
 /** Sweet, and its alcohol where its yeast gives up. */
 const isAtLimit = ({ abv, reachedAbv, toleranceAbv, sweetGPerL }: Facts): boolean =>
@@ -175,7 +180,7 @@ function unguarded(facts: Facts): StillVerdict {
   if (isSweetened(facts) && !isNear) return told('shut', 'sweetened');
   if (isNear && facts.sweetGPerL > DRY_WITHIN_G_PER_L) return told('shut', 'at its limit');
   if (isNear) return told('shut', level.points <= POINTS.atEnd + 1e-6 ? 'dry' : 'near');
-  const stays = facts.staysHereAt !== null && facts.staysHereAt >= facts.pitchedAt;
+  const stays = isWordOf(facts, level);
   const restsDry = level.last.sg < BELOW_WATER_SG && level.points <= POINTS.restsDry + 1e-6;
   return told((stays || restsDry) && isLong ? 'ask' : 'shut', level.count > 1 ? 'stays' : 'moving');
 }

@@ -104,7 +104,7 @@ describe('guard', () => {
     ],
     ['OLD_POWDERS_DAYS', (days) => verdict(300, ...still, ...dosed, honey(40 + days), [43 + days, MADE]), [179.9, 'open'], [180.2, 'ask']],
     [
-      'STRIP_MAY_HIDE',
+      'STRIP_PLUS_MINUS',
       (massG) => verdict(60, ...still, { day: 38, what: 'strip', ph: 3.2 }, sulfite(40.01, massG), sorbate(40.01), honey(41), [43, MADE]),
       [0.16, 'shut'],
       [0.22, 'open'],
@@ -130,10 +130,14 @@ describe('gas', () => {
   holdThresholds([
     ['FIRM.looks', (looks) => primed(levelAt(up(0.5), ...[30, 38, 34].slice(0, looks)), 5), [2, 'shut'], [3, 'open']],
     ['FIRM.days', (days) => primed(levelAt(up(0.5), 30, 30 + days), 5), [13.9, 'shut'], [14, 'open']],
-    ['PRIMING_FERMENTS.honey.low', (gPerL) => primed(proven, gPerL, { what: 'honey', fermentable: 0.01 }), [11.5, 'open'], [15.5, 'shut']],
-    ['PRIMING_FERMENTS.honey.high', (gPerL) => primed(proven, gPerL, { what: 'honey', fermentable: 1 }), [9.5, 'open'], [12.5, 'shut']],
-    ['PRIMING_FERMENTS.juice.low', (gPerL) => primed(proven, gPerL, { what: 'juice', fermentable: 0.01 }), [150, 'open'], [225, 'shut']],
-    ['PRIMING_FERMENTS.juice.high', (gPerL) => primed(proven, gPerL, { what: 'juice', fermentable: 1 }), [26, 'open'], [38, 'shut']],
+    ['FERMENTS_AT_LEAST.honey', (gPerL) => primed(proven, gPerL, { what: 'honey', fermentable: 0.01 }), [11.5, 'open'], [15.5, 'shut']],
+    ['FERMENTS_AT_LEAST.juice', (gPerL) => primed(proven, gPerL, { what: 'juice', fermentable: 0.01 }), [150, 'open'], [225, 'shut']],
+    [
+      'what is said of a syrup that is sweeter',
+      (gPerL) => primed(proven, gPerL, { what: 'juice', fermentable: 0.65 }),
+      [11, 'open'],
+      [17, 'shut'],
+    ],
     [
       'BEYOND_ANY_VOLUMES',
       (gPerL) => primed(proven, gPerL, {}, { ...bottle, kind: 'other', ratedVolumes: 15 }),

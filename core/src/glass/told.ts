@@ -18,7 +18,6 @@ export interface Told {
   signs: readonly Sign[];
   end: ExpectedEnd | null;
   ledger: Ledger;
-  now: number;
 }
 
 const SIGN_TOLD: Record<Sign['of'], string> = {
@@ -61,8 +60,7 @@ export function knownTold({ ground }: Told): Sentence | null {
 export function doubtTold(told: Told): Sentence | null {
   const { ground, end, facts } = told;
   if (end === null || ground.row === 'guarded') return null;
-  const level = levelOf(ground);
-  const left = Math.max(0, 1000 * ((level?.last.sg ?? facts.sg) - end.sg.value));
+  const left = Math.max(0, 1000 * (facts.sg - end.sg.value));
   return say`Expected to end at ${gravity(end.sg.value)} (${gravity(end.sg.low)} to ${gravity(end.sg.high)}): ${inPoints(left)} left by that, at about ${volumes(gasOfPoints(1))} of gas each.`;
 }
 
@@ -126,7 +124,7 @@ export function shutTold(told: Told): Sentence {
         cold ??
         (level.count < 2
           ? say`It looks dry, and may be. One look does not show that it has stopped.`
-          : say`It looks dry, and may be. Equal readings over ${hours(24 * level.days)} do not yet show that the last ${inPoints(Math.max(1, left))} are gone.`)
+          : say`It looks dry, and may be. Equal readings over ${hours(24 * level.days)} do not yet show that nothing ferments.`)
       );
   }
 }
@@ -213,11 +211,11 @@ const ENDS: Partial<Record<Way['id'], string>> = {
 const endTold = (id: Way['id']): Sentence => (ENDS[id] === undefined ? [] : [ENDS[id]]);
 
 const WAY_NAMES: Record<Way['id'], string> = {
-  read: 'Wait and read:',
-  warm: 'Warm it and read:',
-  word: 'Say that it stays:',
-  guard: 'Guard it:',
-  ferment: 'Let it work itself out:',
+  read: 'Wait and read',
+  warm: 'Warm it and read',
+  word: 'Say that it stays',
+  guard: 'Guard it',
+  ferment: 'Let it work',
 };
 
 /** Each way by name, in words. */

@@ -39,7 +39,7 @@ function afterStep(facts: Facts, { deed, at }: Step, sg: number): Facts {
       return {
         ...facts,
         sulfiteAt: at,
-        guard: { by: 'dose', at, reads, sg, endSg: facts.endSg, sugarGPerL, so2MgPerL: 0, sorbicMgPerL: 0 },
+        guard: { by: 'dose', at, reads, sg: facts.sg, endSg: facts.endSg, sugarGPerL, so2MgPerL: 0, sorbicMgPerL: 0 },
       };
     }
   }
@@ -91,7 +91,7 @@ export function provenStillAt(facts: Facts, from: number): number | null {
 
 /** A way of some first steps and the reading that completes it. */
 function wayOf(id: Way['id'], facts: Facts, first: readonly Step[], sg: number, from: number): Way | null {
-  const found = lastReading(facts, first, sg, from);
+  const found = lastReading(facts, first, sg, Math.max(from, ...first.map(({ at }) => at)));
   return found === null ? null : { id, steps: [...first, found.step], at: found.step.at, becomes: found.becomes, sg };
 }
 
@@ -159,7 +159,7 @@ export function waysToGlass(facts: Facts, now: number): Way[] {
         );
   const later = now + FERMENTS_ON_DAYS * DAY_MS;
   const ferment = waiting === null ? wayOf('ferment', facts, [warm as Step, read(later)], facts.endSg, later) : null;
-  /** A word that brings nothing forward is not asked for. */
-  const isWordOfUse = word !== null && (waiting === null || word.at < waiting.at);
-  return [waiting, isWordOfUse ? word : null, guard, ferment].filter((way) => way !== null);
+  /** What brings nothing forward is not asked for. */
+  const isOfUse = (way: Way | null): boolean => way !== null && (waiting === null || way.at < waiting.at);
+  return [waiting, isOfUse(word) ? word : null, isOfUse(guard) ? guard : null, ferment].filter((way) => way !== null);
 }

@@ -1,16 +1,12 @@
 import { BOUND_SHARE, MOLECULAR_TARGET, freeSo2NeededMgPerL, sorbicNeededMgPerL, withinPhOfMead } from '../preservatives/index.ts';
 import { HOLDS_MIN, heldOf, isHeld } from '../heat/index.ts';
-import { copyOf } from './ledger.ts';
 import type { Folding, Ledger } from './ledger.ts';
 import { likelyEndSg } from './likelyEnd.ts';
-import { LEAST_SUGAR_G } from './sugar.ts';
 import { STRIP_PLUS_MINUS } from './strip.ts';
 import { isAllBottled, mixedOf } from './view.ts';
 
 /** Without a pH the sulfite must hold at the upper end of what traditionals read (our estimate). */
 const PH_UNKNOWN = 3.8;
-/** A paper strip may read so much too low (our estimate). */
-const STRIP_MAY_HIDE = 0.3;
 /** The curve of sorbate ends there; it is level long before. */
 const STRONGEST_ABV = 25;
 
@@ -29,7 +25,7 @@ export function guardNeeded(abv: number, ph: number | null): { so2MgPerL: number
 /** The pH that sulfite must hold at: the latest read, a strip's at its far end; unknown again once something raised it. */
 function phToHold({ history: { ph, bases } }: Pick<Ledger, 'history'>): number {
   if (ph === null) return PH_UNKNOWN;
-  const read = ph.plusMinus === STRIP_PLUS_MINUS ? ph.value + STRIP_MAY_HIDE : ph.value;
+  const read = ph.plusMinus === STRIP_PLUS_MINUS ? ph.value + STRIP_PLUS_MINUS : ph.value;
   const isRaised = bases.some(({ at }) => at > ph.at);
   return isRaised ? Math.max(read, PH_UNKNOWN) : read;
 }
@@ -39,21 +35,11 @@ export function breakGuard(ledger: Folding): void {
   ledger.liquid.guardSo2Mg = 0;
   ledger.liquid.guardSorbicMg = 0;
   ledger.history.guarded = null;
-  ledger.history.unsweetened = null;
 }
 
 /** What brings sugar brings life too, unless it was heated itself: heat leaves nothing behind that would hold it. */
 export function breakHeat({ history }: Folding): void {
-  if (history.guarded?.by === 'heat') {
-    history.guarded = null;
-    history.unsweetened = null;
-  }
-}
-
-/** Sugar that goes in under the guard leaves standing what was proven before it. */
-export function keepUnsweetened(ledger: Folding, sugarG: number): void {
-  if (ledger.history.guarded !== null && ledger.history.unsweetened === null && sugarG > LEAST_SUGAR_G)
-    ledger.history.unsweetened = copyOf(ledger);
+  if (history.guarded?.by === 'heat') history.guarded = null;
 }
 
 /** Judges what is in the present volume after anything was poured: from when it guards, or that it does no longer. */
@@ -72,10 +58,8 @@ export function judgeGuard(ledger: Folding, at: number): void {
     ledger.liquid.guardSorbicMg / mixed.volumeL / need.sorbicMgPerL,
   );
   const { guarded } = ledger.history;
-  if (share + 1e-9 < (guarded === null ? GUARD.opensAt : GUARD.holdsTo)) {
-    ledger.history.guarded = null;
-    ledger.history.unsweetened = null;
-  } else ledger.history.guarded = { by: 'dose', ...(guarded ?? begun(ledger, at)), ...need };
+  if (share + 1e-9 < (guarded === null ? GUARD.opensAt : GUARD.holdsTo)) ledger.history.guarded = null;
+  else ledger.history.guarded = { by: 'dose', ...(guarded ?? begun(ledger, at)), ...need };
 }
 
 const begun = (ledger: Folding, at: number) => {

@@ -28,8 +28,6 @@ export interface Turn {
   endSg: number;
   /** Fermentable sugar just before it, g/L. */
   sugarBeforeGPerL: number;
-  /** Pasteurized by itself: nothing lives in it. */
-  isHeated: boolean;
   /** Another mead, both of them guarded, as it was. */
   guardedToo: Ledger | null;
 }
@@ -181,8 +179,6 @@ export interface History {
   place: { name: string; at: number } | null;
   /** What keeps it from new life, and since when; null while nothing does. */
   guarded: Guard | null;
-  /** The mead just before sugar went into it under that guard; null while none did. */
-  unsweetened: Ledger | null;
   /** What was closed, of all sessions together, and when the last was; `stays` where the rest is still in its vessel. */
   bottled: { at: number; bottles: BottleRow[]; stays: boolean; fillings: Filling[] } | null;
   /** Sugar for gas that is stirred into what is in the vessel. */
@@ -281,7 +277,6 @@ const untouched = (): History => ({
   vessels: [],
   place: null,
   guarded: null,
-  unsweetened: null,
   bottled: null,
   primings: [],
   bottlesOut: [],

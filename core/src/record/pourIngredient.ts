@@ -1,7 +1,7 @@
 import type { Composition, Family, Trait } from '../ingredients/index.ts';
 import { DAY_MS } from '../quantities/index.ts';
 import { broughtUnder } from './brought.ts';
-import { breakHeat, keepUnsweetened } from './guard.ts';
+import { breakHeat } from './guard.ts';
 import type { Moment } from './happening.ts';
 import { pourIn } from './inVessel.ts';
 import type { Folding } from './ledger.ts';
@@ -22,7 +22,6 @@ interface Poured {
 export function pourIngredient(ledger: Folding, poured: Poured, { id, at, assumptions }: Moment): void {
   const { name, family, massG, composition, bagDays, traits } = poured;
   const brought = broughtUnder(assumptions, massG, poured);
-  keepUnsweetened(ledger, brought.sugarG);
   pourIn(ledger.liquid, brought, massG);
   if (brought.sugarG > LEAST_SUGAR_G && poured.heated !== true) breakHeat(ledger);
   ledger.liquid.broughtAmmoniumNMg += (massG * composition.ammoniumNMgPerKg) / 1000;

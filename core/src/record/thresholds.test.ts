@@ -52,7 +52,12 @@ describe('what guards', () => {
     ['GUARD.holdsTo', (thinnedTo) => isGuarded(dosed(1, [900, water(volumeL / thinnedTo - volumeL)])), [0.58, false], [0.62, true]],
     ['PH_UNKNOWN', (value) => guardNeeded(12, null).so2MgPerL > guardNeeded(12, value).so2MgPerL, [3.79, true], [3.81, false]],
     ['STRONGEST_ABV', (abv) => guardNeeded(abv, 3.4).sorbicMgPerL, [24, 50], [30, 50]],
-    ['LEAST_SUGAR_G', (grams) => dosed(1, [900, honey(grams)]).history.unsweetened !== null, [1.2, false], [1.3, true]],
+    [
+      'LEAST_SUGAR_G',
+      (grams) => isGuarded(ledgerOf(...dry, [864, { kind: 'heat', payload: { tempC: 66, minutes: 20 } }], [900, honey(grams)])),
+      [1.2, true],
+      [1.3, false],
+    ],
   ]);
 });
 

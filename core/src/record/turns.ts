@@ -24,7 +24,6 @@ interface BeforeTurn {
   endSg: number;
   sugarG: number;
   sugarBeforeGPerL: number;
-  isHeated: boolean;
   guardedToo: Ledger | null;
 }
 
@@ -42,7 +41,6 @@ export function beforeTurn<K extends RecordedKind>(ledger: Ledger, kind: K, payl
     endSg,
     sugarG: ledger.liquid.sugarG,
     sugarBeforeGPerL: ledger.liquid.sugarG / mixed.volumeL,
-    isHeated: 'heated' in payload && payload.heated === true,
     guardedToo: parcel !== null && areBothGuarded(ledger, parcel) ? copyOf(parcel) : null,
   };
 }
@@ -52,7 +50,7 @@ export function noteTurn(ledger: Folding, before: BeforeTurn, at: number): void 
   const after = mixedOf(ledger);
   const sugarG = Math.max(0, ledger.liquid.sugarG - before.sugarG);
   if (after === null || (before.isBySugarAlone && sugarG === 0)) return;
-  const { what, sg: sgBefore, endSg, sugarBeforeGPerL, isHeated, guardedToo } = before;
+  const { what, sg: sgBefore, endSg, sugarBeforeGPerL, guardedToo } = before;
   ledger.history.turns.push({
     at,
     reads: ledger.history.readings.length,
@@ -63,7 +61,6 @@ export function noteTurn(ledger: Folding, before: BeforeTurn, at: number): void 
     sgAfter: after.sg,
     endSg,
     sugarBeforeGPerL,
-    isHeated,
     guardedToo,
   });
 }

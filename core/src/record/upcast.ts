@@ -15,7 +15,7 @@ import { nutrientOf } from './salts.ts';
 export const RECORD_VERSION = 1;
 
 /** Until it was parted into groups a ledger was one flat list, which grew: what was not known then is missing. */
-interface FlatLedger extends Partial<InVessel>, Partial<Omit<History, 'readings' | 'ph' | 'doses' | 'unsweetened'>>, Partial<Care> {
+interface FlatLedger extends Partial<InVessel>, Partial<Omit<History, 'readings' | 'ph' | 'doses'>>, Partial<Care> {
   taken?: Folding['taken'];
   readings?: (Omit<ReadingPoint, 'instrument'> & Partial<ReadingPoint>)[];
   ph?: { value: number; at: number; plusMinus?: number } | null;
@@ -35,6 +35,8 @@ const leesOf = (last: LastLees | undefined): History['lees'] =>
 type ThirdLedger = Omit<Ledger, 'history'> & {
   history: Partial<Omit<Ledger['history'], 'guarded' | 'bottled'>> & {
     leesMm?: LastLees;
+    /** The mead before sugar went in under its guard, kept until version 7. */
+    unsweetened?: { version?: number } | null;
     guarded?: OldGuard | null;
     bottled?: OldBottled | Ledger['history']['bottled'];
   };
@@ -88,7 +90,6 @@ function turnsOf(ledger: Ledger): Turn[] {
     sgAfter: sg,
     endSg: likelyEndSg(ledger) ?? sg,
     sugarBeforeGPerL: 0,
-    isHeated: false,
     guardedToo: null,
   };
   const when = (at: number) => ({ at, reads: readsBefore(ledger, at) });
@@ -175,7 +176,6 @@ function grouped(flat: FlatLedger): Ledger {
         const { name, ammoniumN, aminoN } = nutrientOf(dose);
         return { name, ammoniumNMg: dose.massG * ammoniumN * 1000, aminoNMg: dose.massG * aminoN * 1000, ...dose };
       }),
-      unsweetened: flat.unsweetened ? grouped(flat.unsweetened) : null,
     }),
     care: only(care, flat),
     taken: flat.taken ?? {},
@@ -183,24 +183,23 @@ function grouped(flat: FlatLedger): Ledger {
   const guard = flat.guarded as OldGuard | null | undefined;
   return {
     ...ledger,
-    history: { ...ledger.history, turns: turnsOf(ledger), guarded: guardBy(guard, ledger.history.unsweetened ?? ledger) },
+    history: { ...ledger.history, turns: turnsOf(ledger), guarded: guardBy(guard, flat.unsweetened ? grouped(flat.unsweetened) : ledger) },
   };
 }
 
 /** What version 3 did not keep yet is none of it. */
 function widened(stored: ThirdLedger): Ledger {
   const { leesMm, ...kept } = stored.history;
-  const { unsweetened = null, bottled = null } = kept;
+  const { unsweetened = null, bottled = null, ...same } = kept;
   const before = unsweetened === null ? null : upcastLedger(unsweetened);
   const ledger: Ledger = {
     ...stored,
     version: LEDGER_VERSION,
     history: {
       ...emptyLedger().history,
-      ...kept,
+      ...same,
       lees: kept.lees ?? leesOf(leesMm),
       guarded: null,
-      unsweetened: before,
       bottled: bottledBy(bottled),
     },
   };

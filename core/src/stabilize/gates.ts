@@ -1,7 +1,7 @@
 import type { GateByWord, Ledger } from '../record/index.ts';
 import { HOUR_MS, gravity, hours, onDay, say, tempC, when } from '../quantities/index.ts';
 import type { Sentence } from '../quantities/index.ts';
-import { GUARD_WAIT_H, fellUnderGuard, finishOf, whyShut } from '../glass/index.ts';
+import { GUARD_WAIT_H, fellUnderGuard, finishOf, judge, whyShut } from '../glass/index.ts';
 import type { Finish } from '../glass/index.ts';
 import { provenReadings, stabilizedAt } from '../record/index.ts';
 import { HOLDS_MIN, HOLD_FROM_C, heldOf } from '../heat/index.ts';
@@ -99,7 +99,8 @@ function stabilizedGates(ledger: Ledger, school: StabilizeSchool, now: number): 
   const { guarded } = ledger.history;
   const stable = stabilizedAt(ledger);
   if (guarded === null && (school === 'dry' || school === 'sweetener')) {
-    const why = whyShut(ledger, now);
+    const { verdict, why: asks } = judge(ledger, now);
+    const why = verdict === 'ask' ? asks : whyShut(ledger, now);
     return [
       gate('stabilized', 'Stabilized', 'not needed', say`nothing goes in that could ferment`),
       gate('waited', 'Waited', 'not needed', say`nothing has to work`),

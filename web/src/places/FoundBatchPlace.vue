@@ -145,8 +145,8 @@ async function begin(): Promise<void> {
         <FigureValue label="There is" kind="volumeL" :figure="found.figures.volumeL" />
       </div>
       <p class="caution whole">
-        A mead of unknown past may still ferment. Leave it under an airlock: before glass it wants equal readings of your own, or stabilizing.
-        When unsure what it is, do not drink it.
+        A mead of unknown past may still ferment. Leave it under an airlock: before glass it wants equal readings of your own, or
+        stabilizing. When unsure what it is, do not drink it.
       </p>
       <p v-if="refusal !== ''" class="refusal whole" role="alert">{{ refusal }}</p>
       <el-button

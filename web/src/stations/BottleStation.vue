@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { judge } from '@hollow-bell/core/glass';
 import { isAllBottled } from '@hollow-bell/core/record';
+import { traitsOf } from '@hollow-bell/core/watch';
 import { computed, ref } from 'vue';
 import { useBatch } from '../stores/batch.ts';
 import { useReader } from '../composables/useReader.ts';
@@ -14,6 +15,8 @@ import KegPlan from '../parts/bottle/KegPlan.vue';
 const store = useBatch();
 const { tell } = useReader();
 const judgement = computed(() => judge(store.ledger, store.now));
+/** What rings is said once, where it can be settled. */
+const isAlarmed = computed(() => traitsOf(store.state.phase).isAlarm === true);
 const isKeg = ref(false);
 /** What the maker said to the judgement: yes to its question, or that it is in glass already. */
 const said = ref<'yes' | 'already' | null>(null);
@@ -28,7 +31,8 @@ const word = computed(() => {
 
 <template>
   <section>
-    <StationHead>{{ tell(store.state.sentence) }}</StationHead>
+    <StationHead v-if="isAlarmed" />
+    <StationHead v-else>{{ tell(store.state.sentence) }}</StationHead>
     <BottledPanel v-if="store.ledger.history.bottled !== null" />
     <template v-if="!isAllBottled(store.ledger)">
       <GlassVerdict

@@ -1,6 +1,6 @@
 import { sentOf } from '@hollow-bell/contract';
 import type { BatchRecord, NewEvent } from '@hollow-bell/contract';
-import { checkEvents, entryDoubts } from '@hollow-bell/core/check';
+import { answered, checkEvents, entryDoubts } from '@hollow-bell/core/check';
 import { DAP_CAP_G_PER_L } from '@hollow-bell/core/nitrogen';
 import { withSent } from '@hollow-bell/core/float';
 import type { Sentence } from '@hollow-bell/core/quantities';
@@ -53,12 +53,12 @@ export const useWriting = defineStore('writing', () => {
     const events: BatchEvent[] = withPending(record.events, outbox.of(batchId));
     const folded = withSent(events, sentOf(record));
     const contents = rows.map(({ content }) => content);
+    const ledger = fold(folded);
     if (!isSure) {
-      const ledger = fold(folded);
       if (!(await wrote.ask(rows.flatMap(({ content, at }) => doubtsOf(ledger, [content], at, contents))))) return false;
     }
     const fresh = rows.map(({ content, at }): NewEvent => ({
-      ...shelf.fromLot(content),
+      ...shelf.fromLot(answered(ledger, content, at)),
       id: crypto.randomUUID(),
       happenedAt: Math.round(at),
       version: RECORD_VERSION,

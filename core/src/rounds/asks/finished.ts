@@ -1,4 +1,5 @@
 import { HOUR_MS, say, when } from '../../quantities/index.ts';
+import type { Sentence } from '../../quantities/index.ts';
 import { bearsHoney, firstShutGate, gatesOf, protectionOf } from '../../stabilize/index.ts';
 import { GUARD_WAIT_H, judge, whyShut } from '../../glass/index.ts';
 import { provenReadings, stabilizedAt, sweetenedAt } from '../../record/index.ts';
@@ -77,14 +78,16 @@ export const weekLater: AskRule = {
   }),
 };
 
+/** That it may be bottled, or what glass asks first; null while it is shut. */
+function mayBottle({ ledger, now }: Asking, open: Sentence): Asked | null {
+  const { verdict, why } = judge(ledger, now);
+  return verdict === 'shut' ? null : asked(undefined, 'still', now, verdict === 'open' ? open : why, 'bottle');
+}
+
 export const bottle: AskRule = {
   asks: between({
-    sweetened: ({ ledger, now }) =>
-      whyShut(ledger, now) === null ? asked(undefined, 'still', now, say`Steady since the honey. It may be bottled.`, 'bottle') : null,
-    open: ({ ledger, now, school }) =>
-      bearsHoney(school) || whyShut(ledger, now) !== null
-        ? null
-        : asked(undefined, 'still', now, say`Dry and still: it may be bottled as it is.`, 'bottle'),
+    sweetened: (of) => mayBottle(of, say`Steady since the honey. It may be bottled.`),
+    open: (of) => (bearsHoney(of.school) ? null : mayBottle(of, say`Dry and still: it may be bottled as it is.`)),
   }),
 };
 
@@ -137,7 +140,7 @@ export const stabilize: AskRule = {
       const why = whyShut(of.ledger, of.now);
       if (!bearsHoney(of.school)) return why === null ? null : asked(undefined, 'swinging', of.now, why, 'stabilize');
       const told =
-        why === null
+        judge(of.ledger, of.now).verdict === 'open'
           ? say`Ready to be stabilized, or bottled dry and still.`
           : say`Ready to be stabilized. It is not to be bottled without: what is left in it could burst glass.`;
       return asked(undefined, 'swinging', of.now, told, 'stabilize');

@@ -43,6 +43,14 @@ describe('closed glass', () => {
     const standing = (await rounds()).find((each) => each.id === id);
     expect(standing).toMatchObject({ phase: 'glass in doubt' });
     expect(standing!.asks[0]!.bell).toBe('cracked');
+    await app.call('PUT', `/batches/${id}/fate`, { fate: 'archived' });
+    expect(
+      (await rounds()).find((each) => each.id === id),
+      'put away or not',
+    ).toMatchObject({ phase: 'glass in doubt' });
+    const { lastSeq } = await record(id);
+    await append(id, lastSeq, happened([0.1, { kind: 'note', payload: { text: 'let the gas out', mark: 'vented' } }]));
+    expect((await rounds()).find((each) => each.id === id)).toBeUndefined();
   });
 });
 

@@ -44,10 +44,11 @@ export function batchStore(sequelize: Sequelize, now: () => number) {
     });
 
   return {
-    /** Which batches stand open, each with a mark that changes whenever anything of it does. */
-    marks: (): Promise<{ id: string; mark: string }[]> =>
-      sequelize.query<{ id: string; mark: string }>(
-        `SELECT id, xmin::text AS mark FROM batches WHERE (open OR cellared) AND fate = 'kept' ORDER BY created_at, id`,
+    /** Which batches stand open, each with a mark that changes whenever anything of it does. What was put away may still ring for its bottles. */
+    marks: (): Promise<{ id: string; mark: string; isAway: boolean }[]> =>
+      sequelize.query<{ id: string; mark: string; isAway: boolean }>(
+        `SELECT id, xmin::text AS mark, fate <> 'kept' AS "isAway" FROM batches
+          WHERE ((open OR cellared) AND fate = 'kept') OR (open AND bottled AND fate = 'archived') ORDER BY created_at, id`,
         {
           type: QueryTypes.SELECT,
         },

@@ -4,11 +4,11 @@ import { feedingPlanOf } from '@hollow-bell/core/feed';
 import { colorsOf, isAllBottled, standsIn, viewOf } from '@hollow-bell/core/record';
 import { Refusal } from '@hollow-bell/core/quantities';
 import { asksOf, byUrgency, unreckonedAsk } from '@hollow-bell/core/rounds';
-import { isOpen } from '@hollow-bell/core/glass';
+import { glassAlarm, isOpen } from '@hollow-bell/core/glass';
 import { stateOf } from '@hollow-bell/core/watch';
 
 interface Batches {
-  marks: () => Promise<{ id: string; mark: string }[]>;
+  marks: () => Promise<{ id: string; mark: string; isAway: boolean }[]>;
   some: (ids: readonly string[]) => Promise<BatchSummary[]>;
 }
 
@@ -18,9 +18,10 @@ const STALE_MS = 60_000;
 const YEAST_G_PER_L = 250;
 
 /** A batch that cannot be reckoned says so on its own row; it costs no other one. */
-function standingOf(batch: BatchSummary, now: number): Standing | null {
+function standingOf(batch: BatchSummary, isAway: boolean, now: number): Standing | null {
   try {
-    return reckon(batch, now);
+    /** What was put away asks for nothing any more, unless its glass may burst. */
+    return isAway && glassAlarm(batch.ledger) === null ? null : reckon(batch, now);
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
     const { id, name, plan, ledger } = batch;
@@ -56,6 +57,7 @@ function reckon({ id, name, plan, ledger }: BatchSummary, now: number): Standing
 interface Known {
   mark: string;
   batch: BatchSummary;
+  isAway: boolean;
   reckonedAt: number;
   json: string;
 }
@@ -63,24 +65,25 @@ interface Known {
 /** Every open vessel with its asks, as JSON. Only what was written since the last time is read and reckoned again. */
 export function standingVessels(batches: Batches, now: () => number) {
   let known = new Map<string, Known>();
-  const reckoned = (mark: string, batch: BatchSummary): Known => {
-    const standing = standingOf(batch, now());
-    return { mark, batch, reckonedAt: now(), json: standing === null ? '' : JSON.stringify(standing) };
+  const reckoned = (mark: string, batch: BatchSummary, isAway: boolean): Known => {
+    const standing = standingOf(batch, isAway, now());
+    return { mark, batch, isAway, reckonedAt: now(), json: standing === null ? '' : JSON.stringify(standing) };
   };
   /** How one vessel stands just now; null where none does. */
   const one = async (id: string): Promise<Standing | null> => {
     const [batch] = await batches.some([id]);
-    return batch === undefined ? null : standingOf(batch, now());
+    return batch === undefined ? null : standingOf(batch, false, now());
   };
   const all = async (): Promise<string> => {
     const marks = await batches.marks();
     const changed = marks.filter(({ id, mark }) => known.get(id)?.mark !== mark);
     const read = new Map(changed.length === 0 ? [] : (await batches.some(changed.map(({ id }) => id))).map((batch) => [batch.id, batch]));
     const next = new Map<string, Known>();
-    for (const { id, mark } of marks) {
+    for (const { id, mark, isAway } of marks) {
       const [before, fresh] = [known.get(id), read.get(id)];
-      if (fresh !== undefined) next.set(id, reckoned(mark, fresh));
-      else if (before !== undefined) next.set(id, now() - before.reckonedAt < STALE_MS ? before : reckoned(mark, before.batch));
+      if (fresh !== undefined) next.set(id, reckoned(mark, fresh, isAway));
+      else if (before !== undefined)
+        next.set(id, now() - before.reckonedAt < STALE_MS ? before : reckoned(mark, before.batch, before.isAway));
     }
     known = next;
     const stand = [...next.values()].flatMap(({ json }) => (json === '' ? [] : [json]));

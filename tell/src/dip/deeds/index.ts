@@ -50,6 +50,7 @@ const DEEDS: readonly Deed[] = [
   { pattern: /^(opened|tapped)\b/, read: readBottleOut('opened') },
   { pattern: /^(broke)\b/, read: readBottleOut('broken') },
   { pattern: /^(burst)\b/, read: readBottleOut('burst') },
+  { pattern: /^(gushed)\b/, read: readBottleOut('gushed') },
   { pattern: /^(leaked)\b/, read: readBottleOut('leaked') },
   {
     pattern: /^(gave away|gave(?= (?:an?|one|two|three|four|five|six|\d+)(?: bottles?)?(?: away| to\b|$)))\b/,

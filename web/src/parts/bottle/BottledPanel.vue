@@ -4,7 +4,9 @@ import { containerOf, gasOf, gasStyleOf, isPrimed, pressureIn } from '@hollow-be
 import { windowOf } from '@hollow-bell/core/cellar';
 import { exactly } from '@hollow-bell/core/quantities';
 import { bottlesLeft, isAllBottled } from '@hollow-bell/core/record';
+import type { EventContent } from '@hollow-bell/core/record';
 import { computed, ref } from 'vue';
+import { useAttempt } from '../../composables/useAttempt.ts';
 import { useReader } from '../../composables/useReader.ts';
 import { useBatch } from '../../stores/batch.ts';
 import { usePractice } from '../../stores/practice.ts';
@@ -19,6 +21,8 @@ import VerdictList from '../figures/VerdictList.vue';
 const store = useBatch();
 const house = usePractice();
 const { show } = useReader();
+const { refusal, busy, attempt } = useAttempt();
+const VENTED: EventContent = { kind: 'note', payload: { text: 'let the gas out of every bottle', mark: 'vented' } };
 const bottled = computed(() => store.ledger.history.bottled);
 const gas = computed(() => gasOf(store.ledger));
 const standAtC = ref<number | null>(house.practice.roomTempC);
@@ -40,7 +44,15 @@ const pressure = computed(() =>
 <template>
   <div v-if="bottled !== null" class="stack">
     <h2>{{ isAllBottled(store.ledger) ? 'In bottles since' : 'Part of it is in bottles since' }} {{ show('when', bottled.at) }}</h2>
-    <StopNote v-if="isAlarm"><SentenceText :sentence="store.state.sentence" /></StopNote>
+    <template v-if="isAlarm">
+      <StopNote><SentenceText :sentence="store.state.sentence" /></StopNote>
+      <p class="deeds">
+        <el-button :loading="busy" @click="attempt(() => store.write([VENTED], 'let the gas out of all of them'))"
+          >All of them are vented</el-button
+        >
+      </p>
+      <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
+    </template>
     <div v-if="store.figures !== null" class="contents" data-test="bottled-mead">
       <FigureValue label="Went in at" kind="sg" :figure="store.figures.sg" />
       <FigureValue label="Alcohol" kind="abv" :figure="store.figures.abv" />

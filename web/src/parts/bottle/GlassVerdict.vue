@@ -15,7 +15,6 @@ const store = useBatch();
 const { show, tell } = useReader();
 const { refusal, busy, attempt } = useAttempt();
 const STAYS: EventContent = { kind: 'staysHere', payload: {} };
-const isSaid = computed(() => store.ledger.care.staysHereAt !== null);
 const sayStays = (): Promise<boolean> => attempt(() => store.write([STAYS], tell(eventSentence(STAYS))));
 const way = computed(() => props.judgement.ways[0]);
 const head = computed(() => {
@@ -26,32 +25,31 @@ const rows = computed(() =>
   [
     { name: 'Known', sentence: props.judgement.known },
     { name: 'Doubt', sentence: props.judgement.doubt },
-    { name: 'Opens by', sentence: props.judgement.missing },
     { name: 'Never', sentence: props.judgement.never },
   ].flatMap(({ name, sentence }) => (sentence === null ? [] : [{ name, sentence }])),
 );
-const ways = computed(() => props.judgement.waysTold);
 </script>
 
 <template>
   <div class="stack verdict" data-test="no-bottling">
-    <h2>{{ head }}</h2>
+    <h2 class="head">{{ head }}</h2>
     <p class="lead"><SentenceText :sentence="judgement.question ?? judgement.why" /></p>
     <dl class="rows">
       <template v-for="{ name, sentence } in rows" :key="name"
         ><dt>{{ name }}</dt>
         <dd><SentenceText :sentence="sentence" /></dd
       ></template>
+      <template v-for="{ id, name, sentence } in judgement.waysTold" :key="id"
+        ><dt>{{ name }}</dt>
+        <dd>
+          <SentenceText :sentence="sentence" />
+          <el-button v-if="id === 'word'" class="stays" :loading="busy" @click="sayStays">It stays here</el-button>
+        </dd></template
+      >
     </dl>
     <div v-if="judgement.verdict === 'ask'" class="deeds">
       <el-button type="primary" @click="emit('yes')">Yes, it goes into glass</el-button>
     </div>
-    <ul v-if="ways.length > 0" class="ways">
-      <li v-for="each in ways" :key="each.id">
-        <b>{{ each.name }}</b> <SentenceText :sentence="each.sentence" />
-        <el-button v-if="each.id === 'word' && !isSaid" size="small" :loading="busy" @click="sayStays">It stays here</el-button>
-      </li>
-    </ul>
     <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
     <p class="quiet">
       <button type="button" class="link" @click="emit('keg')">A keg lets gas go by its valve: plan one</button>
@@ -86,8 +84,12 @@ const ways = computed(() => props.judgement.waysTold);
   font-weight: 700;
 }
 
-.ways {
-  margin: 0;
-  padding-left: 18px;
+.stays {
+  display: block;
+  margin-top: 8px;
+}
+
+.head {
+  font-size: 28px;
 }
 </style>

@@ -22,6 +22,7 @@ const DEEDS = [
   { value: 'given', label: 'gave away' },
   { value: 'broken', label: 'broke' },
   { value: 'burst', label: 'burst' },
+  { value: 'gushed', label: 'gushed' },
   { value: 'leaked', label: 'leaked' },
   { value: 'found', label: 'found again' },
   { value: 'kept', label: 'keep back' },

@@ -4,7 +4,7 @@ import type { StabilizeSchool } from '@hollow-bell/core/stabilize';
 import { volumesFromPoints } from '@hollow-bell/core/carbonate';
 import { Refusal } from '@hollow-bell/core/quantities';
 import type { Ranged } from '@hollow-bell/core/quantities';
-import { finishOf, whyShut } from '@hollow-bell/core/glass';
+import { finishOf, judge, whyShut } from '@hollow-bell/core/glass';
 import { eventSentence } from '@hollow-bell/core/record';
 import type { EventContent } from '@hollow-bell/core/record';
 import { computed, ref } from 'vue';
@@ -23,6 +23,7 @@ const store = useBatch();
 const { tell, show } = useReader();
 const { refusal, busy, attempt } = useAttempt();
 const { at, when } = useWhen();
+const judgement = computed(() => judge(store.ledger, store.now));
 const why = computed(() => whyShut(store.ledger, store.now));
 const last = computed(() => finishOf(store.ledger).last);
 /** What could still fall to the lowest end that may be, and what gas that would make in closed glass. */
@@ -65,7 +66,8 @@ function filtered(): Promise<boolean> {
       <p v-if="refusal !== ''" class="refusal" role="alert">{{ refusal }}</p>
     </template>
     <template v-else>
-      <p v-if="why === null" data-test="may-bottle">
+      <p v-if="judgement.verdict === 'ask'" class="caution"><SentenceText :sentence="judgement.why" /> Bottle asks before it closes it.</p>
+      <p v-else-if="why === null" data-test="may-bottle">
         <b>Nothing is needed.</b> It stands at <b>{{ show('sg', last?.sg ?? store.view?.sg ?? 1) }}</b> and is proven still: it may go into
         bottles as it is.
       </p>
